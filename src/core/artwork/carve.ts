@@ -1,0 +1,48 @@
+import { components, intersect, offset, subtract, unite } from '../geometry/area';
+import { boundsOf, boundsTouch, type Area } from '../geometry/point';
+import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
+import type { PlacedItem } from './place';
+
+/** What remains to be sewn of an item when those painted over it are taken into account. */
+export interface Carved {
+  /** What is to be sewn of it; empty when it is wholly hidden. */
+  area: Area;
+  /** What was taken out; empty when it stays as drawn. */
+  removed: Area;
+}
+
+/** Areas narrower than this are not run on under their neighbours: it would change what they are, mm. */
+const SOLID_MM = 2.5;
+
+/** Only neighbours at least this broad hide what runs on under them, mm. */
+const BROAD_MM = 1.6;
+
+/**
+ * Cuts an item away beneath opaque ones painted later, leaving 1.0 mm of overlap, and lets it run 1.0 mm under
+ * neighbours that are sewn later, so that no slot opens between them. Openings narrower than 4 mm are sewn through.
+ */
+export function carveBeneath(item: PlacedItem, later: readonly PlacedItem[]): Carved {
+  const box = boundsOf(item.area);
+  const over = later.filter((o) => o.opaque && boundsTouch(boundsOf(o.area), box, OVERLAP_MM));
+  if (over.length === 0) return { area: item.area, removed: [] };
+  const cover = unite(...over.map((o) => o.area));
+  const visible = subtract(item.area, cover);
+  if (visible.length === 0) return { area: [], removed: item.area };
+  const reach = offset(visible, OVERLAP_MM);
+  const hidden = subtract(item.area, reach);
+  const removed = offset(offset(hidden, -OPENING_MM / 2), OPENING_MM / 2);
+  let area = removed.length > 0 ? subtract(item.area, removed) : item.area;
+  const solid = visible.length > 0 && offset(visible, -SOLID_MM / 2).length > 0;
+  if (solid && !item.stroke) {
+    const broad = offset(offset(cover, -BROAD_MM / 2), BROAD_MM / 2);
+    const tuck = subtract(intersect(reach, broad), item.area);
+    const grown = unite(area, intersect(tuck, offset(area, OVERLAP_MM)));
+    area = tuck.length > 0 ? closeSeams(grown) : area;
+  }
+  return { area, removed };
+}
+
+/** Heals hairline seams that clipping leaves where areas were put together. */
+function closeSeams(area: Area): Area {
+  return components(offset(offset(area, 0.02, 'miter'), -0.02, 'miter')).flat();
+}

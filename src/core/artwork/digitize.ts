@@ -1,0 +1,85 @@
+import type { ClothKey, JobSettings, Piece, Thread } from '../document/types';
+import { nearestThreads, colourDifference } from '../cloth/threads';
+import { prepareShape } from '../pieces/registry';
+import { firstOrder } from '../route/order';
+import { placeArt, type PlacedArt, type WantedSize } from './place';
+import { proposeFor, type Proposal } from './propose';
+import { findRegions, type Region, type RegionReport } from './regions';
+import type { ArtDocument } from './svg';
+
+/** Artwork at real size with what should be sewn of it. */
+export interface Digitized {
+  art: PlacedArt;
+  report: RegionReport;
+  proposals: Proposal[];
+  threads: Thread[];
+  pieces: Piece[];
+}
+
+export interface DigitizeOptions extends WantedSize {
+  cloth: ClothKey;
+  settings: JobSettings;
+  threadWeight?: number;
+  progress?: (done: number) => void;
+}
+
+/** Artwork colours nearer than this are one thread (CIEDE2000). */
+const SAME_COLOUR = 3;
+
+function matchThreads(colours: readonly string[], weight: number): Map<string, Thread> {
+  const out = new Map<string, Thread>();
+  const taken = new Set<string>();
+  for (const hex of colours) {
+    const twin = [...out].find(([known]) => colourDifference(known, hex) < SAME_COLOUR);
+    if (twin) {
+      out.set(hex, twin[1]);
+      continue;
+    }
+    const choice = nearestThreads(hex).find((n) => !taken.has(n.thread.code)) ?? nearestThreads(hex)[0]!;
+    taken.add(choice.thread.code);
+    const { code, name, hex: threadHex } = choice.thread;
+    out.set(hex, { id: `t${taken.size}`, code, name, hex: threadHex, weight });
+  }
+  return out;
+}
+
+/** Turns a drawing into pieces in a sensible first order. Pure: the same drawing and options give the same pieces. */
+export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized {
+  const progress = options.progress ?? (() => undefined);
+  const art = placeArt(doc, options);
+  progress(0.2);
+  const report = findRegions(art);
+  progress(0.5);
+  const proposals = report.regions.map((region, i) => {
+    progress(0.5 + (0.4 * i) / report.regions.length);
+    return proposeFor(region, options);
+  });
+  const sewn = report.regions.map((region, i) => ({ region, proposal: proposals[i]! })).filter((s) => s.proposal.shape);
+  const threads = matchThreads([...new Set(sewn.map((s) => s.region.hex))], options.threadWeight ?? 40);
+  const names = namer();
+  const drafts = sewn.map(({ region, proposal }): Piece => {
+    const { settings, ...shape } = proposal.shape!;
+    return { id: '', name: names(region, proposal), kind: proposal.kind as Piece['kind'], thread: threads.get(region.hex)!.id, ...shape, settings };
+  });
+  const order = firstOrder(drafts.map((piece) => ({ thread: piece.thread, painted: prepareShape(piece)?.painted ?? [] })));
+  const pieces = order.map((i, k): Piece => ({ ...drafts[i]!, id: `p${k + 1}` }));
+  progress(1);
+  return { art, report, proposals, threads: [...new Set(threads.values())], pieces };
+}
+
+function namer(): (region: Region, proposal: Proposal) => string {
+  const seen = new Map<string, number>();
+  return (region, proposal) => {
+    const base = readable(region.name) || { run: 'Line', satin: 'Column', fill: 'Area', drop: 'Part' }[proposal.kind];
+    const n = (seen.get(base) ?? 0) + 1;
+    seen.set(base, n);
+    return n === 1 ? base : `${base} ${n}`;
+  };
+}
+
+/** "heron-wing_left" becomes "Heron wing left"; machine-made ids become nothing. */
+function readable(id: string): string {
+  const words = id.replace(/[-_]+/g, ' ').replace(/\s+/g, ' ').trim();
+  if (words === '' || /^(path|rect|circle|ellipse|polygon|polyline|line|g|group|layer|svg|use|xmlid|shape)\s*\d*/i.test(words) || /\d{3,}/.test(words)) return '';
+  return words.charAt(0).toUpperCase() + words.slice(1).slice(0, 39);
+}

@@ -1,0 +1,12 @@
+/** Why input was refused. The message is one sentence that says what to do, fit for people. */
+export class InputError extends Error {
+  constructor(
+    readonly code:
+      | 'not-svg' | 'too-large' | 'entities' | 'empty-art' | 'no-size' | 'too-big-for-hoop' | 'bad-size' | 'bad-job' | 'newer-version'
+      | 'bad-bundle' | 'too-complex' | 'bad-usage',
+    message: string,
+  ) {
+    super(message);
+    this.name = 'InputError';
+  }
+}

@@ -1,0 +1,89 @@
+import { recipeOf } from '../cloth/recipes';
+import type { ClothKey, JobSettings, Piece, PieceKindName } from '../document/types';
+import { clean, strokeArea } from '../geometry/area';
+import { dataToRings, ringsToData } from '../geometry/path';
+import type { Area } from '../geometry/point';
+import { coverageOf } from '../plan/coverage';
+import { StitchBuffer } from '../plan/buffer';
+import { prepareShape, stitchShape } from '../pieces/registry';
+import { resolveSettings } from '../pieces/resolve';
+import type { Region } from './regions';
+
+/** What a region should be sewn as, and why. */
+export interface Proposal {
+  kind: PieceKindName | 'drop';
+  why: string;
+  /** Shape fields of the piece to be made. */
+  shape: Pick<Piece, 'line' | 'width' | 'cap' | 'join' | 'area' | 'settings'> | null;
+}
+
+export interface ProposeOptions {
+  cloth: ClothKey;
+  settings: JobSettings;
+}
+
+/** Narrower than this is thinner than two threads, mm (craft §3). */
+const RUN_BELOW_MM = 0.8;
+const DEFAULT_SATIN_LIMIT_MM = 9;
+/** A trial satin must do at least this well, or the region is filled. */
+const TRIAL_COVERED = 0.99;
+const TRIAL_SPILLED = 0.004;
+/** Trials on larger regions would cost more than they tell: regions this wide are fills anyway. */
+const FINE_TRIAL_MM2 = 400;
+
+/** Chooses the stitch type by width (craft §3), and tries a satin before proposing it. */
+export function proposeFor(region: Region, options: ProposeOptions): Proposal {
+  const limit = options.settings.satinLimit ?? DEFAULT_SATIN_LIMIT_MM;
+  if (region.stroke) return proposeStroke(region, limit, options);
+  const { max } = region.width;
+  const at = `${max.toFixed(1)} mm at its widest`;
+  if (max < RUN_BELOW_MM) return thinArea(region, at);
+  if (max <= limit) {
+    const satin = { area: region.data, settings: {} };
+    if (sewsWell({ kind: 'satin', ...satin }, region.area, options)) return { kind: 'satin', why: at, shape: satin };
+    return { kind: 'fill', why: `${at}, but columns would not cover its shape`, shape: { area: region.data, settings: {} } };
+  }
+  return { kind: 'fill', why: `${at}: over the satin limit of ${limit}`, shape: { area: region.data, settings: {} } };
+}
+
+function thinArea(region: Region, at: string): Proposal {
+  const lines = (region.axis?.branches ?? []).map((b) => b.points).filter((l) => l.length > 1);
+  const line = ringsToData(lines, false);
+  if (line === '') return { kind: 'drop', why: 'too small to sew', shape: null };
+  return { kind: 'run', why: `${at}: thinner than two threads`, shape: { line, settings: {} } };
+}
+
+function proposeStroke(region: Region, limit: number, options: ProposeOptions): Proposal {
+  const { widthMm, cap, join } = region.stroke!;
+  const at = `line ${widthMm.toFixed(1)} mm wide`;
+  if (widthMm < RUN_BELOW_MM) return { kind: 'run', why: `${at}: thinner than two threads`, shape: { line: region.data, settings: {} } };
+  const area = ownArea(region);
+  if (widthMm <= limit) {
+    const along = { line: region.data, width: round3(widthMm), cap, join, settings: {} };
+    if (sewsWell({ kind: 'satin', ...along }, area, options)) return { kind: 'satin', why: at, shape: along };
+    const outline = { area: ringsToData(area), settings: {} };
+    if (sewsWell({ kind: 'satin', ...outline }, area, options)) return { kind: 'satin', why: `${at}, by its outline`, shape: outline };
+  }
+  return { kind: 'fill', why: widthMm <= limit ? `${at}, too tightly bent for columns` : `${at}: over the satin limit of ${limit}`, shape: { area: ringsToData(area), settings: {} } };
+}
+
+const round3 = (v: number): number => Math.round(v * 1000) / 1000;
+
+/** The area that this stroke region paints by itself. */
+function ownArea(region: Region): Area {
+  const closed = /Z\s*$/i.test(region.data);
+  const { widthMm, cap, join } = region.stroke!;
+  return clean(strokeArea(dataToRings(region.data), closed, { widthMm, cap, join, miterLimit: 4 }), 'nonzero');
+}
+
+/** Sews the piece on trial and measures whether it covers its area and keeps to it. */
+function sewsWell(shape: Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>, area: Area, options: ProposeOptions): boolean {
+  const piece: Piece = { id: 'trial', name: 'trial', thread: 't', ...shape };
+  const prepared = prepareShape(piece);
+  if (!prepared) return false;
+  const context = { recipe: recipeOf(options.cloth), settings: options.settings, threadWeight: 40 };
+  const out = new StitchBuffer();
+  stitchShape(piece, out, prepared, { ...resolveSettings(piece, prepared.facts, context), underlay: { value: [], from: 'rule', why: 'trial' } }, { start: null, end: null });
+  const result = coverageOf(area, out.columns(), prepared.areaMm2 > FINE_TRIAL_MM2 ? 0.15 : 0.1);
+  return result.covered >= TRIAL_COVERED && result.spilled <= TRIAL_SPILLED;
+}

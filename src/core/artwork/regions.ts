@@ -1,0 +1,111 @@
+import { areaOf, components, cutLines, simplify } from '../geometry/area';
+import { lineLength } from '../geometry/line';
+import { medialAxis, widthRange, type MedialAxis, type WidthRange } from '../geometry/medial';
+import { formatPath, ringsToData } from '../geometry/path';
+import type { Area } from '../geometry/point';
+import { SPECK_MM2 } from '../units/tolerances';
+import { carveBeneath } from './carve';
+import type { PlacedArt, PlacedItem } from './place';
+
+/** One connected part of the drawing at real size. */
+export interface Region {
+  name: string;
+  hex: string;
+  area: Area;
+  /** Path data in mm: the outline, or the middle line of a stroke. */
+  data: string;
+  /** Set when the region is a stroke that can be sewn along its line. */
+  stroke: { widthMm: number; cap: 'butt' | 'round' | 'square'; join: 'miter' | 'round' | 'bevel' } | null;
+  areaMm2: number;
+  width: WidthRange;
+  axis: MedialAxis | null;
+  /** Length of the region along its middle, mm. */
+  lengthMm: number;
+}
+
+export interface RegionReport {
+  regions: Region[];
+  /** Parts too small to sew. */
+  specks: number;
+  /** Parts wholly hidden under later ones. */
+  hidden: number;
+}
+
+const KEEP_DETAIL_MM = 0.01;
+/** Specks are dropped below this; it is smaller than the engine's own limit because dots down to it can be a knot of thread. */
+const DROP_MM2 = SPECK_MM2 * 0.6;
+
+/** Splits placed artwork into regions, back to front, cutting away what later ones hide. */
+export function findRegions(art: PlacedArt): RegionReport {
+  const report: RegionReport = { regions: [], specks: 0, hidden: 0 };
+  const items = mergeOwnStrokes(art.items);
+  items.forEach((item, i) => {
+    const carved = carveBeneath(item, items.slice(i + 1).filter((o) => !(item.stroke && o.hex === item.hex)));
+    if (carved.area.length === 0) {
+      report.hidden++;
+      return;
+    }
+    const made = item.stroke && !item.clipped ? strokeRegions(item, carved.removed) : areaRegions(item, carved.area, carved.removed.length === 0);
+    for (const region of made) {
+      if (region.areaMm2 < DROP_MM2) report.specks++;
+      else report.regions.push(region);
+    }
+  });
+  return report;
+}
+
+/** A shape and its stroke in one colour are one area, only bolder. */
+function mergeOwnStrokes(items: readonly PlacedItem[]): PlacedItem[] {
+  const out: PlacedItem[] = [];
+  for (const item of items) {
+    const before = out[out.length - 1];
+    if (before && item.stroke && !before.stroke && before.element === item.element && before.hex === item.hex && before.opaque === item.opaque) {
+      out[out.length - 1] = { ...before, area: components([...before.area, ...item.area]).flat(), clipped: true };
+    } else out.push(item);
+  }
+  return out;
+}
+
+function strokeRegions(item: PlacedItem, removed: Area): Region[] {
+  const stroke = item.stroke!;
+  const drawn = stroke.lines.map((l, i) => ({ line: l.closed ? [...l.points, l.points[0]!] : l.points.slice(), sub: item.path[i]! }));
+  const pieces = removed.length === 0 ? [] : cutLines(drawn.map((d) => d.line), removed);
+  const { widthMm, cap, join } = stroke;
+  const make = (data: string, length: number, area: Area): Region => ({
+    name: item.name,
+    hex: item.hex,
+    area,
+    data,
+    stroke: { widthMm, cap, join },
+    areaMm2: length * widthMm,
+    width: { min: widthMm, median: widthMm, max: widthMm },
+    axis: null,
+    lengthMm: length,
+  });
+  if (removed.length > 0) {
+    return pieces.filter((l) => lineLength(l) > 0.3).map((l) => make(ringsToData([l], false), lineLength(l), item.area));
+  }
+  return drawn
+    .filter((d) => lineLength(d.line) > 0.05)
+    .map((d) => make(formatPath([d.sub]), lineLength(d.line), drawn.length === 1 ? item.area : []));
+}
+
+function areaRegions(item: PlacedItem, area: Area, untouched: boolean): Region[] {
+  const parts = components(simplify(area, KEEP_DETAIL_MM));
+  return parts.map((part) => {
+    const areaMm2 = areaOf(part);
+    const axis = areaMm2 < DROP_MM2 ? { branches: [], maxRadius: 0 } : medialAxis(part);
+    const keepsCurves = untouched && parts.length === 1 && !item.clipped && item.path.every((s) => s.closed);
+    return {
+      name: item.name,
+      hex: item.hex,
+      area: part,
+      data: keepsCurves ? formatPath(item.path) : ringsToData(part),
+      stroke: null,
+      areaMm2,
+      width: widthRange(axis),
+      axis,
+      lengthMm: axis.branches.reduce((s, b) => s + lineLength(b.points), 0),
+    };
+  });
+}

@@ -1,0 +1,49 @@
+import { JOB_VERSION, type Brief, type Job } from './types';
+
+export const DEFAULT_BRIEF: Brief = {
+  cloth: 'pique',
+  place: 'left-chest',
+  hoop: { width: 100, height: 100, shape: 'rect' },
+  size: {},
+  quantity: 1,
+  notes: '',
+};
+
+/** Hoop fields that the shelf offers, mm; made-up sizes of a usual spread. */
+export const HOOPS = [
+  { width: 60, height: 60, shape: 'round' },
+  { width: 100, height: 100, shape: 'rect' },
+  { width: 130, height: 60, shape: 'rect' },
+  { width: 120, height: 120, shape: 'round' },
+  { width: 130, height: 180, shape: 'rect' },
+  { width: 200, height: 200, shape: 'rect' },
+  { width: 200, height: 300, shape: 'rect' },
+  { width: 360, height: 360, shape: 'rect' },
+] as const satisfies readonly Brief['hoop'][];
+
+export function emptyJob(id: string, name: string, brief: Partial<Brief> = {}): Job {
+  return {
+    cobble: JOB_VERSION,
+    id,
+    name,
+    brief: { ...DEFAULT_BRIEF, ...brief },
+    threads: [],
+    artwork: [],
+    pieces: [],
+    settings: { satinLimit: 9, tieWhen: 'trims', trimDistance: 5 },
+    sewouts: [],
+    repeat: null,
+  };
+}
+
+/** The smallest offered hoop whose field holds a design of this size; null when none does. */
+export function smallestHoop(width: number, height: number): Brief['hoop'] | null {
+  const fits = HOOPS.filter((h) => fitsHoop(h, width, height)).sort((a, b) => a.width * a.height - b.width * b.height);
+  return fits[0] ?? null;
+}
+
+/** Whether a centred design fits the field; a round field must hold its corners. */
+export function fitsHoop(hoop: Brief['hoop'], width: number, height: number): boolean {
+  if (hoop.shape === 'round') return width * width + height * height <= hoop.width * hoop.width;
+  return width <= hoop.width && height <= hoop.height;
+}

@@ -1,0 +1,154 @@
+import { Clipper, ClipperD, ClipType, EndType, FillRule, JoinType, PolyTreeD, type PathsD, type PolyPathD } from 'clipper2-ts';
+import type { Area, Line, Point, Ring } from './point';
+
+/** Decimal places that the clipping library keeps, in mm: a tenth of the plan's lattice. */
+const PRECISION = 4;
+
+export type FillRuleName = 'nonzero' | 'evenodd';
+export type JoinName = 'miter' | 'round' | 'bevel';
+export type CapName = 'butt' | 'round' | 'square';
+
+const toPaths = (area: Area | readonly Line[]): PathsD => area.map((r) => r.map((p) => ({ x: p.x, y: p.y })));
+const fromPaths = (paths: PathsD): Ring[] => paths.filter((p) => p.length > 2).map((p) => p.map(({ x, y }) => ({ x, y })));
+
+/** Resolves crossings, overlaps and coincident edges of any outlines into a proper area. */
+export function clean(rings: Area, rule: FillRuleName): Area {
+  const closed = rings.filter((r) => r.length > 2);
+  if (closed.length === 0) return [];
+  return fromPaths(
+    Clipper.unionD(toPaths(closed), [], rule === 'nonzero' ? FillRule.NonZero : FillRule.EvenOdd, PRECISION),
+  );
+}
+
+/** Everything covered by any of the areas. */
+export function unite(...areas: Area[]): Area {
+  const all = areas.flat();
+  return all.length === 0 ? [] : fromPaths(Clipper.unionD(toPaths(all), [], FillRule.NonZero, PRECISION));
+}
+
+export function subtract(a: Area, b: Area): Area {
+  if (a.length === 0 || b.length === 0) return a;
+  return fromPaths(Clipper.differenceD(toPaths(a), toPaths(b), FillRule.NonZero, PRECISION));
+}
+
+export function intersect(a: Area, b: Area): Area {
+  if (a.length === 0 || b.length === 0) return [];
+  return fromPaths(Clipper.intersectD(toPaths(a), toPaths(b), FillRule.NonZero, PRECISION));
+}
+
+/** Grows (positive) or shrinks (negative) an area by `mm` all round, with round corners. */
+export function offset(area: Area, mm: number, join: JoinName = 'round'): Area {
+  if (area.length === 0 || mm === 0) return area;
+  return fromPaths(Clipper.inflatePathsD(toPaths(area), mm, JOINS[join], EndType.Polygon, 4, PRECISION, 0.01));
+}
+
+const JOINS = { miter: JoinType.Miter, round: JoinType.Round, bevel: JoinType.Bevel };
+const CAPS = { butt: EndType.Butt, round: EndType.Round, square: EndType.Square };
+
+export interface StrokeShape {
+  widthMm: number;
+  cap: CapName;
+  join: JoinName;
+  miterLimit: number;
+}
+
+/** The area that a stroke paints along lines, with its caps and joins. */
+export function strokeArea(lines: readonly Line[], closed: boolean, shape: StrokeShape): Area {
+  const paths = toPaths(lines.filter((l) => l.length > 1));
+  if (paths.length === 0 || shape.widthMm <= 0) return [];
+  const end = closed ? EndType.Joined : CAPS[shape.cap];
+  const grown = Clipper.inflatePathsD(
+    paths,
+    shape.widthMm / 2,
+    JOINS[shape.join],
+    end,
+    Math.max(1, shape.miterLimit),
+    PRECISION,
+    0.01,
+  );
+  return fromPaths(Clipper.unionD(grown, [], FillRule.NonZero, PRECISION));
+}
+
+/** Parts of open lines that lie outside the area. */
+export function cutLines(lines: readonly Line[], area: Area): Line[] {
+  if (area.length === 0) return lines.slice();
+  const clipper = new ClipperD(PRECISION);
+  clipper.addOpenSubjectPaths(toPaths(lines));
+  clipper.addClipPaths(toPaths(area));
+  const closed: PathsD = [];
+  const open: PathsD = [];
+  clipper.execute(ClipType.Difference, FillRule.NonZero, closed, open);
+  return open.filter((l) => l.length > 1).map((l) => l.map(({ x, y }) => ({ x, y })));
+}
+
+/** Connected parts of a clean area: each an outer ring followed by its holes. Largest first. */
+export function components(area: Area): Area[] {
+  if (area.length === 0) return [];
+  const tree = new PolyTreeD();
+  Clipper.booleanOpDWithPolyTree(ClipType.Union, toPaths(area), null, tree, FillRule.NonZero, PRECISION);
+  const out: Area[] = [];
+  const visit = (node: PolyPathD): void => {
+    for (let i = 0; i < node.count; i++) {
+      const outer = node.child(i);
+      const rings: Ring[] = [];
+      const keep = (p: PolyPathD): void => {
+        if (p.poly && p.poly.length > 2) rings.push(p.poly.map(({ x, y }) => ({ x, y })));
+      };
+      keep(outer);
+      for (let h = 0; h < outer.count; h++) {
+        keep(outer.child(h));
+        visit(outer.child(h));
+      }
+      if (rings.length > 0) out.push(rings);
+    }
+  };
+  visit(tree);
+  return out.sort((a, b) => areaOf(b) - areaOf(a));
+}
+
+/** Straightens outlines within `tolerance`, dropping points that do not matter. */
+export function simplify(area: Area, tolerance: number): Area {
+  return fromPaths(Clipper.simplifyPathsD(toPaths(area), tolerance, true));
+}
+
+/** Signed area of one ring, mm²; positive when it turns from x towards y. */
+export function ringArea(ring: Ring): number {
+  let sum = 0;
+  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+    sum += ring[j]!.x * ring[i]!.y - ring[i]!.x * ring[j]!.y;
+  }
+  return sum / 2;
+}
+
+/** Size of a clean area, mm² (holes count negative by their turning sense). */
+export function areaOf(area: Area): number {
+  let sum = 0;
+  for (const ring of area) sum += ringArea(ring);
+  return Math.abs(sum);
+}
+
+/** Total length of all outlines, mm. */
+export function perimeterOf(area: Area): number {
+  let sum = 0;
+  for (const ring of area) {
+    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      const dx = ring[i]!.x - ring[j]!.x;
+      const dy = ring[i]!.y - ring[j]!.y;
+      sum += Math.sqrt(dx * dx + dy * dy);
+    }
+  }
+  return sum;
+}
+
+/** Whether the point lies inside by the even-odd rule. */
+export function contains(area: Area, p: Point): boolean {
+  let inside = false;
+  for (const ring of area) {
+    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      const a = ring[i]!;
+      const b = ring[j]!;
+      if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
+    }
+  }
+  return inside;
+}

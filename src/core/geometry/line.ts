@@ -1,0 +1,90 @@
+import { distance, mix, sub, unit, type Line, type Point } from './point';
+
+/** Length of an open line, mm. */
+export function lineLength(line: Line): number {
+  let sum = 0;
+  for (let i = 1; i < line.length; i++) sum += distance(line[i - 1]!, line[i]!);
+  return sum;
+}
+
+/** Cumulative length at each point of the line; first entry 0. */
+export function lengthsAlong(line: Line): Float64Array {
+  const out = new Float64Array(line.length);
+  for (let i = 1; i < line.length; i++) out[i] = out[i - 1]! + distance(line[i - 1]!, line[i]!);
+  return out;
+}
+
+/** Points at equal steps of at most `stepMm` along the line, both ends included. A line of no length gives its ends. */
+export function resample(line: Line, stepMm: number): Point[] {
+  const along = lengthsAlong(line);
+  const total = along[along.length - 1] ?? 0;
+  if (line.length < 2 || total === 0) return line.slice();
+  const count = Math.max(1, Math.ceil(total / stepMm - 1e-9));
+  const out: Point[] = [line[0]!];
+  let i = 1;
+  for (let k = 1; k < count; k++) {
+    const s = (total * k) / count;
+    while (i < line.length - 1 && along[i]! < s) i++;
+    const span = along[i]! - along[i - 1]!;
+    out.push(mix(line[i - 1]!, line[i]!, span > 0 ? (s - along[i - 1]!) / span : 0));
+  }
+  out.push(line[line.length - 1]!);
+  return out;
+}
+
+/** Drops points that stand within `toleranceMm` of their predecessor; keeps both ends. */
+export function withoutRepeats(line: Line, toleranceMm: number): Point[] {
+  const out: Point[] = [];
+  for (const p of line) if (out.length === 0 || distance(out[out.length - 1]!, p) > toleranceMm) out.push(p);
+  const last = line[line.length - 1];
+  if (last && out.length > 1 && out[out.length - 1] !== last) out[out.length - 1] = last;
+  return out;
+}
+
+/**
+ * Gaussian smoothing along the line by repeated averaging of neighbours. The line must be evenly sampled.
+ * @param closed whether the last point is followed by the first
+ */
+export function smooth(line: Line, rounds: number, closed: boolean): Point[] {
+  let now = line.slice();
+  const n = now.length;
+  for (let r = 0; r < rounds; r++) {
+    const next = now.slice();
+    for (let i = closed ? 0 : 1; i < (closed ? n : n - 1); i++) {
+      const a = now[(i + n - 1) % n]!;
+      const b = now[i]!;
+      const c = now[(i + 1) % n]!;
+      next[i] = { x: (a.x + 2 * b.x + c.x) / 4, y: (a.y + 2 * b.y + c.y) / 4 };
+    }
+    now = next;
+  }
+  return now;
+}
+
+/** Unit tangents at every point by central differences. */
+export function tangents(line: Line, closed: boolean): Point[] {
+  const n = line.length;
+  return line.map((_, i) => {
+    const a = closed ? line[(i + n - 1) % n]! : line[Math.max(0, i - 1)]!;
+    const b = closed ? line[(i + 1) % n]! : line[Math.min(n - 1, i + 1)]!;
+    return unit(sub(b, a));
+  });
+}
+
+/** Nearest point on the line: its distance and its position as a length from the start. */
+export function nearestOnLine(line: Line, p: Point): { distance: number; along: number; point: Point } {
+  let best = { distance: Infinity, along: 0, point: line[0] ?? p };
+  let sum = 0;
+  for (let i = 1; i < line.length; i++) {
+    const a = line[i - 1]!;
+    const b = line[i]!;
+    const d = sub(b, a);
+    const squared = d.x * d.x + d.y * d.y;
+    const t = squared > 0 ? Math.min(1, Math.max(0, ((p.x - a.x) * d.x + (p.y - a.y) * d.y) / squared)) : 0;
+    const q = mix(a, b, t);
+    const away = distance(p, q);
+    if (away < best.distance) best = { distance: away, along: sum + t * Math.sqrt(squared), point: q };
+    sum += Math.sqrt(squared);
+  }
+  return best;
+}

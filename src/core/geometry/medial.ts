@@ -1,0 +1,208 @@
+import { perimeterOf, areaOf } from './area';
+import { distance, mix, type Area, type Point } from './point';
+import { triangulate, type Triangulation } from './triangles';
+
+/**
+ * The medial axis of an area, as branches that a column of stitches can follow.
+ *
+ * Source: chordal axis transform (Prasad 1997) on a conforming Delaunay triangulation of the sampled outline. Triangles
+ * with two doors are sleeves along a branch, with three doors junctions, with one door tips. Where a triangle's
+ * circle is sensible its centre and radius are used (they are the inscribed ball), else the middle of its longer door.
+ * Branches into mere corners are pruned: a corner's branch is hardly longer than the ball at its foot.
+ */
+export interface Branch {
+  /** Node at each end; -1 at both for a closed loop without a node. */
+  from: number;
+  to: number;
+  points: Point[];
+  /** Radius of the inscribed ball at each point, mm. */
+  radii: number[];
+}
+
+export interface MedialAxis {
+  branches: Branch[];
+  /** Radius of the largest ball inside the area, mm. */
+  maxRadius: number;
+}
+
+/** A branch is a corner when shorter than this many radii of the ball at its foot (a right angle has 1.41). */
+const CORNER_RATIO = 1.65;
+
+interface Ball {
+  centre: Point;
+  radius: number;
+}
+
+function circumscribed(a: Point, b: Point, c: Point): Ball | null {
+  const bx = b.x - a.x;
+  const by = b.y - a.y;
+  const cx = c.x - a.x;
+  const cy = c.y - a.y;
+  const d = 2 * (bx * cy - by * cx);
+  if (Math.abs(d) < 1e-12) return null;
+  const b2 = bx * bx + by * by;
+  const c2 = cx * cx + cy * cy;
+  const x = (cy * b2 - by * c2) / d;
+  const y = (bx * c2 - cx * b2) / d;
+  return { centre: { x: a.x + x, y: a.y + y }, radius: Math.sqrt(x * x + y * y) };
+}
+
+function ballOf(t: Triangulation, triangle: number): Ball {
+  const [a, b, c] = [0, 1, 2].map((k) => t.points[t.corners[triangle * 3 + k]!]!) as [Point, Point, Point];
+  const corners = [a, b, c];
+  const doors = t.doors.get(triangle)!;
+  let longest: Ball = { centre: mix(a, b, 0.5), radius: 0 };
+  for (const e of doors) {
+    const p = corners[e % 3]!;
+    const q = corners[(e + 1) % 3]!;
+    const half = distance(p, q) / 2;
+    if (half > longest.radius) longest = { centre: mix(p, q, 0.5), radius: half };
+  }
+  if (doors.length === 1) {
+    const tip = corners[(doors[0]! + 2) % 3]!;
+    return { centre: tip, radius: 0 };
+  }
+  const circle = circumscribed(a, b, c);
+  return circle && circle.radius < longest.radius * 1.3 ? circle : longest;
+}
+
+function traceBranches(t: Triangulation): Branch[] {
+  const balls = new Map<number, Ball>();
+  const ball = (triangle: number): Ball => {
+    let made = balls.get(triangle);
+    if (!made) balls.set(triangle, (made = ballOf(t, triangle)));
+    return made;
+  };
+  const used = new Set<number>();
+  const branches: Branch[] = [];
+  const follow = (start: number, door: number): void => {
+    if (used.has(door)) return;
+    const first = ball(start);
+    const branch: Branch = { from: start, to: -1, points: [first.centre], radii: [first.radius] };
+    let out = door;
+    for (;;) {
+      used.add(out);
+      const twin = t.twins[out]!;
+      used.add(twin);
+      const triangle = Math.floor(twin / 3);
+      const here = ball(triangle);
+      branch.points.push(here.centre);
+      branch.radii.push(here.radius);
+      const doors = t.doors.get(triangle) ?? [];
+      if (doors.length !== 2 || triangle === start) {
+        branch.to = triangle;
+        break;
+      }
+      out = doors[0] === twin ? doors[1]! : doors[0]!;
+    }
+    branches.push(branch);
+  };
+  for (const [triangle, doors] of t.doors) if (doors.length !== 2) for (const door of doors) follow(triangle, door);
+  for (const [triangle, doors] of t.doors) {
+    if (doors.length === 2 && !used.has(doors[0]!)) {
+      follow(triangle, doors[0]!);
+      const loop = branches[branches.length - 1]!;
+      loop.from = -1;
+      loop.to = -1;
+    }
+  }
+  return branches;
+}
+
+export function polylineLength(points: readonly Point[]): number {
+  let sum = 0;
+  for (let i = 1; i < points.length; i++) sum += distance(points[i - 1]!, points[i]!);
+  return sum;
+}
+
+function reversed(b: Branch): Branch {
+  return { from: b.to, to: b.from, points: b.points.slice().reverse(), radii: b.radii.slice().reverse() };
+}
+
+function joined(a: Branch, b: Branch, node: number): Branch {
+  const head = a.to === node ? a : reversed(a);
+  const tail = b.from === node ? b : reversed(b);
+  return {
+    from: head.from,
+    to: tail.to,
+    points: [...head.points, ...tail.points.slice(1)],
+    radii: [...head.radii, ...tail.radii.slice(1)],
+  };
+}
+
+/** Removes corner branches, shortest first, and joins what then runs through. */
+function prune(branches: Branch[]): Branch[] {
+  let now = branches;
+  for (;;) {
+    const degree = new Map<number, number>();
+    for (const b of now) for (const n of [b.from, b.to]) if (n >= 0) degree.set(n, (degree.get(n) ?? 0) + 1);
+    let worst = -1;
+    let excess = 0;
+    now.forEach((b, i) => {
+      for (const [tip, foot, footRadius] of [
+        [b.to, b.from, b.radii[0]!],
+        [b.from, b.to, b.radii[b.radii.length - 1]!],
+      ] as const) {
+        if (degree.get(tip) !== 1 || (degree.get(foot) ?? 0) < 3) continue;
+        const over = polylineLength(b.points) - CORNER_RATIO * footRadius;
+        if (over < excess) [worst, excess] = [i, over];
+      }
+    });
+    if (worst < 0) return now;
+    const gone = now[worst]!;
+    now = now.filter((_, i) => i !== worst);
+    for (const node of [gone.from, gone.to]) now = dissolve(now, node);
+  }
+}
+
+/** Joins the two branches that meet at a node of degree two. */
+function dissolve(branches: Branch[], node: number): Branch[] {
+  const here = branches.filter((b) => b.from === node || b.to === node);
+  if (here.length === 1 && here[0]!.from === here[0]!.to) {
+    return branches.map((b) => (b === here[0] ? { ...b, from: -1, to: -1 } : b));
+  }
+  if (here.length !== 2 || here.some((b) => b.from === b.to)) return branches;
+  return [...branches.filter((b) => !here.includes(b)), joined(here[0]!, here[1]!, node)];
+}
+
+/** Outline sampling fine enough for the area's usual width, coarse enough to stay quick, mm. */
+export function samplingStep(area: Area): number {
+  const perimeter = perimeterOf(area);
+  const usualWidth = perimeter > 0 ? (2 * areaOf(area)) / perimeter : 1;
+  return Math.max(Math.min(Math.max(usualWidth / 5, 0.06), 0.8), perimeter / 5000);
+}
+
+/** Medial axis of one connected clean area. */
+export function medialAxis(area: Area): MedialAxis {
+  const triangulation = triangulate(area, samplingStep(area));
+  const branches = traceBranches(triangulation);
+  let maxRadius = 0;
+  for (const b of branches) for (const r of b.radii) if (r > maxRadius) maxRadius = r;
+  return { branches: prune(branches), maxRadius };
+}
+
+export interface WidthRange {
+  min: number;
+  median: number;
+  max: number;
+}
+
+/** Local width along the pruned axis, mm. Tips count only where a branch is nothing but tip. */
+export function widthRange(axis: MedialAxis): WidthRange {
+  const samples: { width: number; weight: number }[] = [];
+  for (const b of axis.branches) {
+    for (let i = 1; i < b.points.length; i++) {
+      const radius = (b.radii[i - 1]! + b.radii[i]!) / 2;
+      if (b.radii[i - 1]! > 0 && b.radii[i]! > 0) {
+        samples.push({ width: 2 * radius, weight: distance(b.points[i - 1]!, b.points[i]!) });
+      }
+    }
+  }
+  const max = 2 * axis.maxRadius;
+  if (samples.length === 0) return { min: max, median: max, max };
+  samples.sort((a, b) => a.width - b.width);
+  const half = samples.reduce((sum, s) => sum + s.weight, 0) / 2;
+  let sum = 0;
+  const median = samples.find((s) => (sum += s.weight) >= half)?.width ?? max;
+  return { min: samples[0]!.width, median, max: Math.max(max, median) };
+}

@@ -1,0 +1,85 @@
+import { distance, type Point } from '../../geometry/point';
+import { resample } from '../../geometry/line';
+import type { StitchBuffer } from '../../plan/buffer';
+import { ROW_END_CLEAR_MM, ROW_STEP_MM, SHORTEST_STITCH_MM } from '../../units/tolerances';
+import { fromUV, rowRange, type RowMesh } from './rows';
+
+/** How penetrations shift from row to row, as shares of the stitch length; four rows until they repeat. */
+export const STAGGER_ORDER = [0, 0.5, 0.25, 0.75] as const;
+
+export interface RowSettings {
+  stitchLengthMm: number;
+  /** Added at each end of each row, mm. */
+  pullCompMm: number;
+  /** Share of the stitch length by which row k's penetrations are shifted. */
+  staggerOf(row: number): number;
+}
+
+/** Ends of stretch `i` with pull compensation; never across the middle of the gap to its neighbour in the row. */
+export function compensatedEnds(mesh: RowMesh, i: number, pullCompMm: number): [number, number] {
+  const [from, to] = rowRange(mesh, mesh.row[i]!);
+  const before = i > from ? mesh.u0[i]! - mesh.u1[i - 1]! : Infinity;
+  const after = i + 1 < to ? mesh.u0[i + 1]! - mesh.u1[i]! : Infinity;
+  const left = Math.min(pullCompMm, Math.max(0, before / 2 - 0.1));
+  const right = Math.min(pullCompMm, Math.max(0, after / 2 - 0.1));
+  return widen(mesh.u0[i]! - left, mesh.u1[i]! + right);
+}
+
+/** A row that is shorter than the shortest stitch is lengthened about its middle. */
+function widen(a: number, b: number): [number, number] {
+  const lack = SHORTEST_STITCH_MM + 0.05 - (b - a);
+  return lack > 0 ? [a - lack / 2, b + lack / 2] : [a, b];
+}
+
+/** Sews one row from its end at `fromLeft` to the other, with interior penetrations on the design's lattice. */
+export function sewRow(out: StitchBuffer, mesh: RowMesh, i: number, fromLeft: boolean, set: RowSettings, role: number): void {
+  const [a, b] = compensatedEnds(mesh, i, set.pullCompMm);
+  const v = mesh.row[i]! * mesh.spacing;
+  const start = fromLeft ? a : b;
+  const end = fromLeft ? b : a;
+  const length = set.stitchLengthMm;
+  stepTo(out, mesh, start, v, { outward: fromLeft ? -1 : 1, longest: length * 1.3, role });
+  const phase = set.staggerOf(mesh.row[i]!) * length;
+  const first = Math.ceil((a + ROW_END_CLEAR_MM - phase) / length);
+  const last = Math.floor((b - ROW_END_CLEAR_MM - phase) / length);
+  for (let k = 0; k <= last - first; k++) {
+    const p = fromUV(mesh.frame, (fromLeft ? first + k : last - k) * length + phase, v);
+    out.push(p.x, p.y, role);
+  }
+  const p = fromUV(mesh.frame, end, v);
+  out.push(p.x, p.y, role);
+}
+
+/**
+ * The step from the end of one row to the start of the next. Where rows end square to the edge the step is as short as
+ * the spacing; it is then lengthened along the new row, outwards, until it is a stitch that machines sew safely.
+ */
+function stepTo(
+  out: StitchBuffer,
+  mesh: RowMesh,
+  u: number,
+  v: number,
+  { outward, longest, role }: { outward: 1 | -1; longest: number; role: number },
+): void {
+  const here = out.last();
+  const p = fromUV(mesh.frame, u, v);
+  const length = here ? distance(here, p) : 0;
+  if (here && length > longest) for (const q of resample([here, p], longest).slice(1, -1)) out.push(q.x, q.y, role);
+  if (!here || length >= ROW_STEP_MM || length < mesh.spacing * 0.9) {
+    out.push(p.x, p.y, role);
+    return;
+  }
+  let best = p;
+  for (let shift = 0.005; shift <= 0.2 && distance(here, best) < ROW_STEP_MM; shift += 0.005) {
+    best = fromUV(mesh.frame, u + outward * shift, v);
+  }
+  out.push(best.x, best.y, role);
+}
+
+/** Sews a way as even running stitches, from where the needle stands. */
+export function sewWay(out: StitchBuffer, way: readonly Point[], lengthMm: number, role: number): void {
+  for (const p of resample(way, lengthMm)) {
+    const here = out.last();
+    if (!here || distance(here, p) >= SHORTEST_STITCH_MM) out.push(p.x, p.y, role);
+  }
+}

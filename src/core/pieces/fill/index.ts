@@ -1,0 +1,138 @@
+import { areaOf, clean, components, offset, perimeterOf } from '../../geometry/area';
+import { boundsOf, distance, type Area, type Point } from '../../geometry/point';
+import { dataToRings } from '../../geometry/path';
+import type { Piece, UnderlayLayer } from '../../document/types';
+import type { StitchBuffer } from '../../plan/buffer';
+import { Role } from '../../plan/roles';
+import { runPoints } from '../run/points';
+import type { PieceKind, PreparedShape, StartEnd } from '../kind';
+import type { ResolvedSettings } from '../resolve';
+import { proposeAngle } from './angle';
+import { STAGGER_ORDER, type RowSettings } from './emit';
+import { scanRows, type RowMesh } from './rows';
+import { sewRows, travelTo } from './sew';
+
+export interface FillShape extends PreparedShape {
+  parts: readonly Area[];
+}
+
+const EIGHT_WAYS: readonly Point[] = [
+  { x: 1, y: 0 }, { x: 0.7, y: 0.7 }, { x: 0, y: 1 }, { x: -0.7, y: 0.7 },
+  { x: -1, y: 0 }, { x: -0.7, y: -0.7 }, { x: 0, y: -1 }, { x: 0.7, y: -0.7 },
+];
+
+/** Outline points farthest out in eight directions. */
+function extremes(area: Area): Point[] {
+  const points = area.flat();
+  return EIGHT_WAYS.map((d) => points.reduce((a, b) => (b.x * d.x + b.y * d.y > a.x * d.x + a.y * d.y ? b : a)));
+}
+
+function prepare(piece: Piece): FillShape | null {
+  if (!piece.area) return null;
+  let area = clean(dataToRings(piece.area), 'evenodd');
+  if (piece.settings.openings === 'sew-over') area = clean(area, 'nonzero').filter((r) => areaOf([r]) > 0 && isOuter(r));
+  if (area.length === 0) return null;
+  const perimeter = perimeterOf(area);
+  const points = extremes(area);
+  return {
+    facts: { widthMm: (2 * areaOf(area)) / perimeter, angleDeg: proposeAngle(area) },
+    cover: area,
+    painted: area,
+    areaMm2: areaOf(area),
+    ends: points.flatMap((start) => points.filter((end) => end !== start).map((end) => ({ start, end }))),
+    parts: components(area),
+  };
+}
+
+function isOuter(ring: readonly Point[]): boolean {
+  let sum = 0;
+  ring.forEach((p, i) => {
+    const q = ring[(i + 1) % ring.length]!;
+    sum += p.x * q.y - q.x * p.y;
+  });
+  return sum > 0;
+}
+
+const STAGGERS: Record<'mixed' | 'brick' | 'quarter', readonly number[]> = {
+  mixed: STAGGER_ORDER,
+  brick: [0, 0.5],
+  quarter: [0, 0.25, 0.5, 0.75],
+};
+
+const FINE_WAYS_MM = 0.1;
+
+function stitch(out: StitchBuffer, shape: FillShape, set: ResolvedSettings, ends: StartEnd): void {
+  const spacing = set.spacing!.value;
+  const angle = set.angle!.value;
+  const order = STAGGERS[set.stagger?.value ?? 'mixed'];
+  const rows: RowSettings = {
+    stitchLengthMm: set.stitchLength.value,
+    pullCompMm: set.pullComp!.value,
+    staggerOf: (row) => order[((row % order.length) + order.length) % order.length]!,
+  };
+  if (ends.start) out.push(ends.start.x, ends.start.y, Role.travel);
+  for (const part of inNearestOrder(shape.parts, ends.start)) {
+    const mesh = scanRows(part, angle, spacing);
+    const ways: RowMesh[] = [spacing > 0.6 ? scanRows(part, angle, 0.4) : mesh];
+    const withFiner = lazily(ways, () => scanRows(part, angle + 90, FINE_WAYS_MM));
+    for (const layer of set.underlay?.value ?? []) sewLayer(out, part, layer, angle, withFiner);
+    sewRows(out, mesh, { ...rows, role: Role.cover, ways: withFiner, end: ends.end });
+  }
+}
+
+/** The coarse ways, then a fine one that is only built when the coarse ones do not connect. */
+function lazily(first: readonly RowMesh[], finer: () => RowMesh): Iterable<RowMesh> {
+  let made: RowMesh | null = null;
+  return {
+    *[Symbol.iterator]() {
+      yield* first;
+      yield (made ??= finer());
+    },
+  };
+}
+
+function inNearestOrder(parts: readonly Area[], from: Point | null): Area[] {
+  const left = parts.slice();
+  const out: Area[] = [];
+  let here = from;
+  const gap = (a: Area): number => (here ? Math.min(...a[0]!.map((p) => distance(p, here!))) : 0);
+  while (left.length > 0) {
+    const next = left.reduce((a, b) => (gap(b) < gap(a) ? b : a));
+    left.splice(left.indexOf(next), 1);
+    out.push(next);
+    const b = boundsOf(next);
+    here = { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 };
+  }
+  return out;
+}
+
+function sewLayer(out: StitchBuffer, part: Area, layer: UnderlayLayer, coverAngle: number, ways: Iterable<RowMesh>): void {
+  const inset = layer.inset ?? 0.8;
+  const inner = offset(part, -inset);
+  if (inner.length === 0) return;
+  if (layer.kind === 'lattice' || layer.kind === 'zigzag' || layer.kind === 'double-zigzag') {
+    const mesh = scanRows(inner, coverAngle + (layer.angle ?? 90), layer.spacing ?? 2.5);
+    const length = layer.length ?? 3.5;
+    const settings = { stitchLengthMm: length, pullCompMm: 0, staggerOf: (row: number) => ((row % 2) + 2) % 2 * 0.5 };
+    sewRows(out, mesh, { ...settings, role: Role.underlay, ways });
+    return;
+  }
+  for (const ring of inner) {
+    if (perimeterOf([ring]) < 4) continue;
+    const begin = nearestIndex(ring, out.last());
+    const line = [...ring.slice(begin), ...ring.slice(0, begin), ring[begin]!];
+    travelTo(out, line[0]!, ways);
+    for (const p of runPoints(line, layer.length ?? 2.5)) out.push(p.x, p.y, Role.underlay);
+  }
+}
+
+function nearestIndex(ring: readonly Point[], p: Point | null): number {
+  if (!p) return 0;
+  let best = 0;
+  ring.forEach((q, i) => {
+    if (distance(q, p) < distance(ring[best]!, p)) best = i;
+  });
+  return best;
+}
+
+export const fillKind: PieceKind<FillShape> = { kind: 'fill', needs: 'an area', prepare, stitch };

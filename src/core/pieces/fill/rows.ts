@@ -1,0 +1,137 @@
+import type { Area, Point } from '../../geometry/point';
+import { cos, PI, sin } from '../../units/trig';
+
+/** A frame turned so that rows run along u and are stacked along v. Angle as people say it: counter-clockwise on screen. */
+export interface RowFrame {
+  readonly c: number;
+  readonly s: number;
+}
+
+export function rowFrame(angleDeg: number): RowFrame {
+  const a = (-angleDeg * PI) / 180;
+  return { c: cos(a), s: sin(a) };
+}
+
+export const toU = (f: RowFrame, p: Point): number => p.x * f.c + p.y * f.s;
+export const toV = (f: RowFrame, p: Point): number => -p.x * f.s + p.y * f.c;
+export const fromUV = (f: RowFrame, u: number, v: number): Point => ({ x: u * f.c - v * f.s, y: u * f.s + v * f.c });
+
+/** Stretches of rows inside an area, in row order, then from left to right. Row k lies at v = k × spacing. */
+export interface RowMesh {
+  readonly frame: RowFrame;
+  readonly spacing: number;
+  /** Row number of each stretch. */
+  readonly row: Int32Array;
+  readonly u0: Float64Array;
+  readonly u1: Float64Array;
+  /** Stretches of row k are those from `first.get(k)` to the next row's first. */
+  readonly first: ReadonlyMap<number, number>;
+  readonly count: number;
+}
+
+/** Stretches shorter than this are noise of the outline, mm. */
+const SHORTEST_STRETCH_MM = 0.08;
+const MOST_CROSSINGS = 4_000_000;
+
+/**
+ * Cuts an area (even-odd) into rows of the lattice v = k × spacing through the design's origin, so that pieces with
+ * the same direction line up with each other.
+ * @throws RangeError when the rows would be more than any hoop could hold
+ */
+export function scanRows(area: Area, angleDeg: number, spacing: number): RowMesh {
+  const frame = rowFrame(angleDeg);
+  const rows = new Map<number, number[]>();
+  let crossings = 0;
+  for (const ring of area) {
+    let previous = ring[ring.length - 1]!;
+    let pu = toU(frame, previous);
+    let pv = toV(frame, previous);
+    for (const p of ring) {
+      const u = toU(frame, p);
+      const v = toV(frame, p);
+      const [u0, v0, u1, v1] = pv < v ? [pu, pv, u, v] : [u, v, pu, pv];
+      const slope = v1 > v0 ? (u1 - u0) / (v1 - v0) : 0;
+      for (let k = Math.ceil(v0 / spacing); k * spacing < v1; k++) {
+        const at = u0 + (k * spacing - v0) * slope;
+        const list = rows.get(k);
+        if (list) list.push(at);
+        else rows.set(k, [at]);
+        if (++crossings > MOST_CROSSINGS) throw new RangeError('more rows than a hoop can hold');
+      }
+      [previous, pu, pv] = [p, u, v];
+    }
+  }
+  return collect(frame, spacing, rows);
+}
+
+function collect(frame: RowFrame, spacing: number, rows: Map<number, number[]>): RowMesh {
+  const row: number[] = [];
+  const u0: number[] = [];
+  const u1: number[] = [];
+  const first = new Map<number, number>();
+  for (const k of [...rows.keys()].sort((a, b) => a - b)) {
+    const at = rows.get(k)!.sort((a, b) => a - b);
+    first.set(k, row.length);
+    for (let i = 0; i + 1 < at.length; i += 2) {
+      if (at[i + 1]! - at[i]! < SHORTEST_STRETCH_MM) continue;
+      row.push(k);
+      u0.push(at[i]!);
+      u1.push(at[i + 1]!);
+    }
+  }
+  return {
+    frame,
+    spacing,
+    row: Int32Array.from(row),
+    u0: Float64Array.from(u0),
+    u1: Float64Array.from(u1),
+    first,
+    count: row.length,
+  };
+}
+
+/** Stretches of row `k` as a half-open index range. */
+export function rowRange(mesh: RowMesh, k: number): [number, number] {
+  const from = mesh.first.get(k);
+  if (from === undefined) return [0, 0];
+  let to = from;
+  while (to < mesh.count && mesh.row[to] === k) to++;
+  return [from, to];
+}
+
+/** Stretches of the row `step` (+1 or -1) away that overlap stretch `i`. */
+export function neighbours(mesh: RowMesh, i: number, step: 1 | -1): number[] {
+  const [from, to] = rowRange(mesh, mesh.row[i]! + step);
+  const out: number[] = [];
+  for (let j = from; j < to; j++) {
+    if (Math.min(mesh.u1[i]!, mesh.u1[j]!) - Math.max(mesh.u0[i]!, mesh.u0[j]!) > 0) out.push(j);
+  }
+  return out;
+}
+
+/** The stretch nearest to a point, or -1 in an empty mesh. */
+export function nearestStretch(mesh: RowMesh, p: Point): number {
+  const u = toU(mesh.frame, p);
+  const v = toV(mesh.frame, p);
+  let best = -1;
+  let bestAway = Infinity;
+  const middle = Math.round(v / mesh.spacing);
+  const rowsAway = (k: number): number => Math.abs(k * mesh.spacing - v);
+  const look = (k: number): void => {
+    const [from, to] = rowRange(mesh, k);
+    for (let i = from; i < to; i++) {
+      const du = Math.max(0, mesh.u0[i]! - u, u - mesh.u1[i]!);
+      const away = du * du + rowsAway(k) * rowsAway(k);
+      if (away < bestAway) [best, bestAway] = [i, away];
+    }
+  };
+  const low = mesh.row[0] ?? 0;
+  const high = mesh.row[mesh.count - 1] ?? 0;
+  const start = Math.min(high, Math.max(low, middle));
+  for (let d = 0; d <= high - low + 1; d++) {
+    if (rowsAway(start - d) ** 2 > bestAway && rowsAway(start + d) ** 2 > bestAway) break;
+    look(start - d);
+    if (d > 0) look(start + d);
+  }
+  return best;
+}

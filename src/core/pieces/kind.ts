@@ -1,0 +1,33 @@
+import type { Piece } from '../document/types';
+import type { Area, Point } from '../geometry/point';
+import type { StitchBuffer } from '../plan/buffer';
+import type { ResolvedSettings, ShapeFacts } from './resolve';
+
+/** A piece's shape made ready for stitching; what it holds beside the common part is its kind's own affair. */
+export interface PreparedShape {
+  facts: ShapeFacts;
+  /** What the piece covers, for hiding travels under it; empty for runs. */
+  cover: Area;
+  /** Everything the piece paints when drawn, for measuring and choosing by click. */
+  painted: Area;
+  areaMm2: number;
+  /** Where it may begin and end; a kind that ends where it begins gives equal pairs. */
+  ends: readonly { start: Point; end: Point }[];
+}
+
+/** Wished first and last penetrations. */
+export interface StartEnd {
+  start: Point | null;
+  end: Point | null;
+}
+
+/** The surface that each kind of piece offers to the rest of the engine. */
+export interface PieceKind<S extends PreparedShape = PreparedShape> {
+  readonly kind: Piece['kind'];
+  /** Words for the shape that this kind needs, when a record lacks it. */
+  readonly needs: string;
+  /** Reads the shape from the record; null when it is missing or has no extent. */
+  prepare(piece: Piece): S | null;
+  /** Appends the piece's stitches, from its first penetration to its last; ties and links are added later. */
+  stitch(out: StitchBuffer, shape: S, settings: ResolvedSettings, ends: StartEnd): void;
+}

@@ -1,0 +1,104 @@
+import { dot, sub, unit, type Point } from '../../geometry/point';
+import type { Branch } from '../../geometry/medial';
+
+/** How a chain ends: open to the outline, tucked under another column, or closed on itself. */
+export type ChainEnd = 'open' | 'tucked' | 'loop';
+
+/** Branches that run on through junctions as one column. */
+export interface Chain {
+  points: Point[];
+  radii: number[];
+  /** Indices into `points` where nodes lie, with the node at each; first and last included. */
+  stops: { index: number; node: number }[];
+  startsAs: ChainEnd;
+  endsAs: ChainEnd;
+}
+
+/** Branches that meet straighter than this run through, as a cosine of the angle between them (about 120°). */
+const THROUGH_COSINE = -0.5;
+
+interface End {
+  branch: number;
+  atStart: boolean;
+}
+
+/** Direction in which a branch leaves its node, over about one radius so that the junction's own kink does not count. */
+function leaving(b: Branch, atStart: boolean): Point {
+  const points = atStart ? b.points : b.points.slice().reverse();
+  const radius = (atStart ? b.radii[0] : b.radii[b.radii.length - 1]) ?? 1;
+  const origin = points[0]!;
+  const far = points.find((p) => dot(sub(p, origin), sub(p, origin)) > 2.25 * radius * radius) ?? points[points.length - 1]!;
+  return unit(sub(far, origin));
+}
+
+/** At each node the straightest pair of branches is joined; the others end there. */
+function throughPairs(branches: readonly Branch[]): Map<string, End> {
+  const atNode = new Map<number, End[]>();
+  branches.forEach((b, branch) => {
+    for (const [node, atStart] of [
+      [b.from, true],
+      [b.to, false],
+    ] as const) {
+      if (node < 0) continue;
+      atNode.set(node, [...(atNode.get(node) ?? []), { branch, atStart }]);
+    }
+  });
+  const pairs = new Map<string, End>();
+  for (const ends of atNode.values()) {
+    let best: [End, End] | null = null;
+    let straightest = THROUGH_COSINE;
+    ends.forEach((a, i) => {
+      for (const b of ends.slice(i + 1)) {
+        if (a.branch === b.branch) continue;
+        const bend = dot(leaving(branches[a.branch]!, a.atStart), leaving(branches[b.branch]!, b.atStart));
+        if (bend < straightest) [best, straightest] = [[a, b], bend];
+      }
+    });
+    if (!best) continue;
+    pairs.set(keyOf(best[0]), best[1]);
+    pairs.set(keyOf(best[1]), best[0]);
+  }
+  return pairs;
+}
+
+const keyOf = (e: End): string => `${e.branch}${e.atStart ? 's' : 'e'}`;
+
+/** Strings branches together through their junctions. */
+export function stringChains(branches: readonly Branch[]): Chain[] {
+  const pairs = throughPairs(branches);
+  const degree = new Map<number, number>();
+  for (const b of branches) for (const n of [b.from, b.to]) degree.set(n, (degree.get(n) ?? 0) + 1);
+  const used = new Set<number>();
+  const out: Chain[] = [];
+  const begin = (branch: number, fromStart: boolean): void => {
+    const first = branches[branch]!;
+    const node = fromStart ? first.from : first.to;
+    const chain: Chain = { points: [], radii: [], stops: [{ index: 0, node }], startsAs: 'open', endsAs: 'open' };
+    let [here, forward] = [branch, fromStart];
+    for (;;) {
+      used.add(here);
+      const b = branches[here]!;
+      const skip = chain.points.length > 0 ? 1 : 0;
+      chain.points.push(...(forward ? b.points : b.points.slice().reverse()).slice(skip));
+      chain.radii.push(...(forward ? b.radii : b.radii.slice().reverse()).slice(skip));
+      chain.stops.push({ index: chain.points.length - 1, node: forward ? b.to : b.from });
+      const next = pairs.get(keyOf({ branch: here, atStart: !forward }));
+      if (!next || used.has(next.branch)) break;
+      [here, forward] = [next.branch, next.atStart];
+    }
+    const lastNode = chain.stops[chain.stops.length - 1]!.node;
+    const endKind = (n: number): ChainEnd => ((degree.get(n) ?? 0) > 1 ? 'tucked' : 'open');
+    const loop = first.from === -1 && first.to === -1;
+    chain.startsAs = loop ? 'loop' : endKind(node);
+    chain.endsAs = loop ? 'loop' : endKind(lastNode);
+    out.push(chain);
+  };
+  branches.forEach((_, i) => {
+    if (!used.has(i) && !pairs.has(keyOf({ branch: i, atStart: true }))) begin(i, true);
+    else if (!used.has(i) && !pairs.has(keyOf({ branch: i, atStart: false }))) begin(i, false);
+  });
+  branches.forEach((_, i) => {
+    if (!used.has(i)) begin(i, true);
+  });
+  return out;
+}

@@ -1,0 +1,69 @@
+import { distance, mix, type Point } from '../../geometry/point';
+import type { StitchBuffer } from '../../plan/buffer';
+import { crossingAt, widenRow, type Track } from './track';
+
+export interface ColumnCover {
+  /** Distance between successive penetrations on the outer side, mm. */
+  spacingMm: number;
+  /** Added at each end of each row, mm; negative draws rows in, as underlay does. */
+  widenMm: number;
+  /** Rows are never shorter, mm. */
+  leastWidthMm: number;
+  /** Rows longer than this get interior penetrations, mm. */
+  splitMm: number;
+}
+
+/** Inner penetrations nearer than this are shortened alternately, mm (craft §4). */
+const CROWDED_MM = 0.25;
+/** How far a shortened stitch stays back, as a share of its row. */
+const SHORTEN = 0.22;
+const MOST_SHORTENED_MM = 1.5;
+
+/**
+ * Sews zigzag rows along a track. Penetrations lie on a lattice of the track's advance, even ones left, odd ones right,
+ * so parts of one track that are sewn separately line up.
+ */
+export function sewColumn(out: StitchBuffer, track: Track, backwards: boolean, cover: ColumnCover, role: number): void {
+  const half = cover.spacingMm / 2;
+  const first = Math.ceil(track.advance[0]! / half - 1e-9);
+  const last = Math.floor(track.advance[track.advance.length - 1]! / half + 1e-9);
+  let hint = backwards ? track.advance.length - 1 : 1;
+  for (let n = 0; n <= last - first; n++) {
+    const k = backwards ? last - n : first + n;
+    const { crossing, index } = crossingAt(track, k * half, hint);
+    hint = index;
+    const [left, right] = widenRow(crossing.left, crossing.right, cover.widenMm, cover.leastWidthMm);
+    const onLeft = ((k % 2) + 2) % 2 === 0;
+    const pace = (onLeft ? crossing.leftPace : crossing.rightPace) * cover.spacingMm;
+    const target = shortened(onLeft ? left : right, onLeft ? right : left, pace, Math.floor(k / 2));
+    splitTowards(out, target, cover.splitMm, k, role);
+    out.push(target.x, target.y, role);
+  }
+}
+
+/** On the inside of a turn every second penetration stays back, and two of three where even those would crowd. */
+function shortened(own: Point, other: Point, gapMm: number, ordinal: number): Point {
+  if (gapMm >= CROWDED_MM) return own;
+  const depth = gapMm < CROWDED_MM / 2 ? ((ordinal % 3) + 3) % 3 : ((ordinal % 2) + 2) % 2;
+  if (depth === 0) return own;
+  const width = distance(own, other);
+  if (width < 1.4) return own;
+  return mix(own, other, Math.min(SHORTEN, MOST_SHORTENED_MM / width) * depth);
+}
+
+/** Interior penetrations of a row that is too long for one stitch, staggered from row to row so that no line forms. */
+function splitTowards(out: StitchBuffer, target: Point, limit: number, ordinal: number, role: number): void {
+  const here = out.last();
+  if (!here) return;
+  const length = distance(here, target);
+  if (length <= limit) return;
+  const parts = Math.ceil(length / limit);
+  const shift = ((ordinal % 4) + 4) % 4;
+  for (let i = 1; i <= parts; i++) {
+    const t = (i - 0.5 + (shift - 1.5) * 0.2) / parts;
+    const [a, b] = [t * length, (1 - t) * length];
+    if (a < 0.6 || b < 0.6) continue;
+    const p = mix(here, target, t);
+    out.push(p.x, p.y, role);
+  }
+}

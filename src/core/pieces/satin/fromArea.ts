@@ -1,0 +1,179 @@
+import { areaOf } from '../../geometry/area';
+import { lengthsAlong, resample, smooth, tangents } from '../../geometry/line';
+import { medialAxis, type MedialAxis } from '../../geometry/medial';
+import { add, dot, mix, scale, sub, type Area, type Point } from '../../geometry/point';
+import { atan2, cos, sin } from '../../units/trig';
+import { OVERLAP_MM } from '../../units/tolerances';
+import { stringChains, type Chain } from './chains';
+import { indexEdges, type EdgeIndex } from './edges';
+import { castRows, extend } from './fromLine';
+import { sliceTrack, type Column, type ColumnNetwork } from './track';
+
+/**
+ * Columns that fill an outline, along its medial axis.
+ *
+ * Each chain of branches becomes a middle line, smoothed so that rows do not flutter, and rows are cast square to it onto
+ * the true outline. Open ends run on to the outline. An end that meets a column running through is tucked under it by
+ * about 1.0 mm and no further. A compact shape without a clear middle gets one column along its longer axis.
+ */
+const STEP_MM = 0.12;
+
+export function networkFromArea(area: Area, axis: MedialAxis = medialAxis(area)): ColumnNetwork {
+  const edges = indexEdges(area);
+  const branches = axis.branches.filter((b) => b.points.length > 1);
+  const length = branches.reduce((sum, b) => sum + lengthsAlong(b.points)[b.points.length - 1]!, 0);
+  const hasLoop = area.length > 1;
+  if (branches.length === 0 || (!hasLoop && length < axis.maxRadius * 1.2)) return compactColumn(area, edges, axis.maxRadius);
+  const columns = stringChains(branches).flatMap((chain) => columnsOf(chain, edges));
+  return { columns };
+}
+
+interface Sampled {
+  points: Point[];
+  radii: number[];
+  /** For each stop, the sample nearest to it. */
+  stopAt: number[];
+}
+
+function sampleChain(chain: Chain): Sampled {
+  const along = lengthsAlong(chain.points);
+  const total = along[along.length - 1]!;
+  const points = resample(chain.points, STEP_MM);
+  const n = points.length;
+  let i = 1;
+  const radii = points.map((_, k) => {
+    const s = (total * k) / Math.max(1, n - 1);
+    while (i < chain.points.length - 1 && along[i]! < s) i++;
+    const span = along[i]! - along[i - 1]!;
+    const t = span > 0 ? Math.min(1, (s - along[i - 1]!) / span) : 0;
+    return chain.radii[i - 1]! + (chain.radii[i]! - chain.radii[i - 1]!) * t;
+  });
+  const stopAt = chain.stops.map((s) => (total > 0 ? Math.round((along[s.index]! / total) * (n - 1)) : 0));
+  return { points, radii, stopAt };
+}
+
+const median = (values: readonly number[]): number => values.slice().sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+
+function columnsOf(chain: Chain, edges: EdgeIndex): Column[] {
+  const loop = chain.startsAs === 'loop';
+  const sampled = sampleChain(chain);
+  const usual = median(sampled.radii);
+  const rounds = Math.min(400, Math.round(2 * (0.35 * usual / STEP_MM) ** 2));
+  let middle = loop ? smoothLoop(sampled.points, rounds) : smooth(sampled.points, rounds, false);
+  let radii = sampled.radii;
+  let shift = 0;
+  if (!loop) {
+    const head = endReach(chain.startsAs, radii[0]!, middle);
+    const tail = endReach(chain.endsAs, radii[radii.length - 1]!, middle.slice().reverse());
+    [middle, radii, shift] = reshapeEnds(middle, radii, head, tail);
+  }
+  if (middle.length < 3) return [];
+  const directions = loop ? loopTangents(middle) : evenTangents(middle, usual);
+  const reach = reachOf(radii, chain, sampled.stopAt.map((i) => i + shift), loop);
+  const track = castRows(middle, directions, reach, reach, edges);
+  if (!track) return [];
+  if (loop || chain.stops.length === 2) {
+    const [a, b] = [chain.stops[0]!.node, chain.stops[chain.stops.length - 1]!.node];
+    return [{ from: a, to: b, track }];
+  }
+  const last = track.left.length - 1;
+  const cuts = sampled.stopAt.map((i, k) => {
+    if (k === 0) return 0;
+    return k === sampled.stopAt.length - 1 ? last : Math.min(last - 1, Math.max(1, Math.round(((i + shift) * last) / (middle.length - 1))));
+  });
+  return cuts.slice(1).flatMap((to, k) => {
+    const from = cuts[k]!;
+    if (to - from < 1) return [];
+    return [{ from: chain.stops[k]!.node, to: chain.stops[k + 1]!.node, track: sliceTrack(track, from, to) }];
+  });
+}
+
+/** How far an end runs on (positive) or stays back (negative) from where the axis ends, mm. */
+function endReach(end: Chain['startsAs'], radius: number, fromEnd: readonly Point[]): number {
+  if (end === 'open') return Math.max(radius * 1.6, 0.6);
+  const length = lengthsAlong(fromEnd)[fromEnd.length - 1]!;
+  return -Math.min(Math.max(0, radius - OVERLAP_MM), length * 0.45);
+}
+
+function reshapeEnds(middle: Point[], radii: number[], head: number, tail: number): [Point[], number[], number] {
+  const drop = (mm: number): number => Math.min(Math.floor(middle.length / 2) - 1, Math.max(0, Math.round(-mm / STEP_MM)));
+  const [a, b] = [drop(head), drop(tail)];
+  const kept = middle.slice(a, middle.length - b);
+  const keptRadii = radii.slice(a, radii.length - b);
+  const out = extend(kept, Math.max(0, head), Math.max(0, tail));
+  const added = head > 0 ? Math.ceil(head / STEP_MM - 1e-9) : 0;
+  const after = out.length - kept.length - added;
+  const at = (list: readonly number[], i: number): number => list[Math.min(list.length - 1, Math.max(0, i))] ?? 0;
+  const solid = Math.round((keptRadii[0] ?? 0) / STEP_MM);
+  const headRadius = Math.max(at(keptRadii, 0), head > 0 ? at(keptRadii, Math.min(solid, 8)) : 0);
+  const tailRadius = Math.max(at(keptRadii, keptRadii.length - 1), tail > 0 ? at(keptRadii, keptRadii.length - 1 - 8) : 0);
+  const grown = [...new Array<number>(added).fill(headRadius), ...keptRadii, ...new Array<number>(after).fill(tailRadius)];
+  return [out, grown, added - a];
+}
+
+/** Rows may reach past the inscribed ball at bends, but hardly where another column joins. */
+function reachOf(radii: readonly number[], chain: Chain, stopAt: readonly number[], loop: boolean): (i: number) => number {
+  const inner = chain.stops.map((_, k) => k).filter((k) => loop || (k > 0 && k < chain.stops.length - 1) || tucked(chain, k));
+  return (i) => {
+    const r = radii[Math.min(i, radii.length - 1)]!;
+    const near = inner.some((k) => !loop && Math.abs(stopAt[k]! - i) * STEP_MM < r * 1.2);
+    return r * (near ? 1.12 : 1.5) + 0.1;
+  };
+}
+
+const tucked = (chain: Chain, k: number): boolean => (k === 0 ? chain.startsAs : chain.endsAs) === 'tucked';
+
+function smoothLoop(points: readonly Point[], rounds: number): Point[] {
+  const ring = smooth(points.slice(0, -1), rounds, true);
+  return [...ring, ring[0]!];
+}
+
+function loopTangents(middle: readonly Point[]): Point[] {
+  const out = tangents(middle.slice(0, -1), true);
+  return [...out, out[0]!];
+}
+
+/** Tangents over a short window, so that the rows of a noisy middle stay calm. */
+function evenTangents(middle: readonly Point[], radius: number): Point[] {
+  const window = Math.max(1, Math.round((0.3 * radius) / STEP_MM));
+  const rough = tangents(middle, false);
+  let sum: Point = { x: 0, y: 0 };
+  const prefix: Point[] = [sum];
+  for (const t of rough) prefix.push((sum = add(sum, t)));
+  return rough.map((_, i) => {
+    const a = Math.max(0, i - window);
+    const b = Math.min(rough.length, i + window + 1);
+    const d = sub(prefix[b]!, prefix[a]!);
+    const length = Math.sqrt(dot(d, d));
+    return length > 0 ? scale(d, 1 / length) : rough[i]!;
+  });
+}
+
+/** One straight column along the longer axis of a compact shape (second moments of its outline points). */
+function compactColumn(area: Area, edges: EdgeIndex, maxRadius: number): ColumnNetwork {
+  const points = area.flatMap((ring) => resample([...ring, ring[0]!], 0.2));
+  const n = points.length;
+  if (n < 3 || areaOf(area) === 0) return { columns: [] };
+  const mean = scale(points.reduce((s, p) => add(s, p), { x: 0, y: 0 }), 1 / n);
+  let [xx, xy, yy] = [0, 0, 0];
+  for (const p of points) {
+    const d = sub(p, mean);
+    xx += d.x * d.x;
+    xy += d.x * d.y;
+    yy += d.y * d.y;
+  }
+  const angle = Math.abs(xy) < 1e-9 && Math.abs(xx - yy) < 1e-6 * (xx + yy) ? 0 : atan2(2 * xy, xx - yy) / 2;
+  const axis = { x: cos(angle), y: sin(angle) };
+  let [low, high] = [Infinity, -Infinity];
+  for (const p of points) {
+    const t = dot(sub(p, mean), axis);
+    low = Math.min(low, t);
+    high = Math.max(high, t);
+  }
+  const from = add(mean, scale(axis, low));
+  const to = add(mean, scale(axis, high));
+  const middle = resample([mix(from, to, 0.002), mix(from, to, 0.998)], STEP_MM);
+  const reach = (): number => maxRadius * 3 + 1;
+  const track = castRows(middle, middle.map(() => axis), reach, reach, edges);
+  return { columns: track ? [{ from: 0, to: 1, track }] : [] };
+}

@@ -1,0 +1,97 @@
+import { areaOf, clean, components, strokeArea } from '../../geometry/area';
+import { distance, type Area, type Point } from '../../geometry/point';
+import { dataToRings, flattenSubpath, parsePath } from '../../geometry/path';
+import type { Piece } from '../../document/types';
+import type { StitchBuffer } from '../../plan/buffer';
+import { MACHINE_LIMIT_MM } from '../../units/tolerances';
+import type { PieceKind, PreparedShape, StartEnd } from '../kind';
+import type { ResolvedSettings } from '../resolve';
+import { networkFromArea } from './fromArea';
+import { networkFromLines } from './fromLine';
+import { networkFromSides } from './fromSides';
+import { sewNetwork } from './sew';
+import { medianWidth, type ColumnNetwork, type Track } from './track';
+
+/** Satin never sews narrower than this, mm (craft §4: minimum sewn width 1.0, with the thread's own width inside). */
+const LEAST_SEWN_MM = 1;
+
+export interface SatinShape extends PreparedShape {
+  network: ColumnNetwork;
+}
+
+function networkOf(piece: Piece): { network: ColumnNetwork; painted: Area } | null {
+  if (piece.sides) {
+    const [a, b] = piece.sides.map((d) => dataToRings(d)[0] ?? []) as [Point[], Point[]];
+    const slants = (piece.slants ?? []).flatMap((d) => dataToRings(d));
+    const painted = clean([[...a, ...b.slice().reverse()]], 'nonzero');
+    return { network: networkFromSides(a, b, slants), painted };
+  }
+  if (piece.line && piece.width) {
+    const lines = parsePath(piece.line).map((s) => {
+      const points = flattenSubpath(s);
+      return { points: s.closed ? [...points, points[0]!] : points, closed: s.closed };
+    });
+    const spec = { widthMm: piece.width, cap: piece.cap ?? 'butt', join: piece.join ?? 'miter' };
+    const painted = lines.map((l) => strokeArea([l.closed ? l.points.slice(0, -1) : l.points], l.closed, { ...spec, miterLimit: 4 }));
+    return { network: networkFromLines(lines, spec), painted: clean(painted.flat(), 'nonzero') };
+  }
+  if (!piece.area) return null;
+  const painted = clean(dataToRings(piece.area), 'evenodd');
+  let next = 0;
+  const columns = components(painted).flatMap((part) => {
+    const own = networkFromArea(part).columns;
+    const shift = next;
+    for (const c of own) next = Math.max(next, c.from + shift + 2, c.to + shift + 2);
+    return own.map((c) => ({ ...c, from: c.from + shift, to: c.to + shift }));
+  });
+  return { network: { columns }, painted };
+}
+
+const middleOf = (t: Track, last: boolean): Point => {
+  const i = last ? t.left.length - 1 : 0;
+  return { x: (t.left[i]!.x + t.right[i]!.x) / 2, y: (t.left[i]!.y + t.right[i]!.y) / 2 };
+};
+
+function prepare(piece: Piece): SatinShape | null {
+  const made = networkOf(piece);
+  if (!made || made.network.columns.length === 0) return null;
+  const { columns } = made.network;
+  const points = columns.flatMap((c) => [middleOf(c.track, false), middleOf(c.track, true)]);
+  const lone = columns.length === 1 && distance(points[0]!, points[1]!) > 0.1;
+  const same = points.slice(0, 24).map((p) => ({ start: p, end: p }));
+  return {
+    facts: { widthMm: medianWidth(columns.map((c) => c.track)), angleDeg: 0 },
+    cover: made.painted,
+    painted: made.painted,
+    areaMm2: areaOf(made.painted),
+    ends: lone ? [...same, { start: points[0]!, end: points[1]! }, { start: points[1]!, end: points[0]! }] : same,
+    network: made.network,
+  };
+}
+
+function stitch(out: StitchBuffer, shape: SatinShape, set: ResolvedSettings, ends: StartEnd): void {
+  const limit = set.satinLimit?.value ?? 9;
+  sewNetwork(
+    out,
+    shape.network,
+    {
+      cover: {
+        spacingMm: set.spacing!.value,
+        widenMm: set.pullComp!.value,
+        leastWidthMm: LEAST_SEWN_MM,
+        splitMm: Math.min(limit + 2 * set.pullComp!.value + 0.5, MACHINE_LIMIT_MM - 0.05),
+      },
+      underlay: set.underlay?.value ?? [],
+      runLengthMm: set.stitchLength.value,
+    },
+    ends.start,
+    ends.end,
+  );
+}
+
+export const satinKind: PieceKind<SatinShape> = {
+  kind: 'satin',
+  needs: 'two sides, a line with a width, or an area',
+  prepare,
+  stitch,
+};

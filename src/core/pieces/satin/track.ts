@@ -1,0 +1,89 @@
+import { add, cross, distance, mix, scale, sub, unit, type Point } from '../../geometry/point';
+
+/**
+ * The two sides of a column, matched point by point: row i crosses from `left[i]` to `right[i]`.
+ * `advance[i]` is how far the wider-turning side has come, mm; rows are spaced along it, so that spacing holds on the
+ * outer side of a turn.
+ */
+export interface Track {
+  readonly left: readonly Point[];
+  readonly right: readonly Point[];
+  readonly advance: Float64Array;
+}
+
+export interface Column {
+  /** Nodes of the network at the track's first and last row. */
+  readonly from: number;
+  readonly to: number;
+  readonly track: Track;
+}
+
+/** Columns of one piece and how they meet. Columns that share a node touch there. */
+export interface ColumnNetwork {
+  readonly columns: readonly Column[];
+}
+
+/** Builds a track; the advance counts movement square to the rows only, so jumps of a side along its row are free. */
+export function makeTrack(left: readonly Point[], right: readonly Point[], startAt = 0): Track {
+  const advance = new Float64Array(left.length);
+  advance[0] = startAt;
+  for (let i = 1; i < left.length; i++) {
+    const row = unit(sub(right[i]!, left[i]!));
+    const a = Math.abs(cross(sub(left[i]!, left[i - 1]!), row));
+    const b = Math.abs(cross(sub(right[i]!, right[i - 1]!), row));
+    advance[i] = advance[i - 1]! + Math.max(a, b);
+  }
+  return { left, right, advance };
+}
+
+/** The part of a track between two row indices, keeping its advance so that rows of both parts line up. */
+export function sliceTrack(track: Track, from: number, to: number): Track {
+  return {
+    left: track.left.slice(from, to + 1),
+    right: track.right.slice(from, to + 1),
+    advance: track.advance.slice(from, to + 1),
+  };
+}
+
+export interface Crossing {
+  left: Point;
+  right: Point;
+  /** How far the left and the right side move per mm of advance here: below 1 on the inside of a turn. */
+  leftPace: number;
+  rightPace: number;
+}
+
+/** The row at a given advance. `hint` is an index near it; the returned index serves the next call. */
+export function crossingAt(track: Track, advance: number, hint: number): { crossing: Crossing; index: number } {
+  const n = track.advance.length;
+  let i = Math.min(Math.max(1, hint), n - 1);
+  while (i < n - 1 && track.advance[i]! < advance) i++;
+  while (i > 1 && track.advance[i - 1]! > advance) i--;
+  const span = track.advance[i]! - track.advance[i - 1]!;
+  const t = span > 0 ? Math.min(1, Math.max(0, (advance - track.advance[i - 1]!) / span)) : 0;
+  const left = mix(track.left[i - 1]!, track.left[i]!, t);
+  const right = mix(track.right[i - 1]!, track.right[i]!, t);
+  const row = unit(sub(right, left));
+  const pace = (side: readonly Point[]): number =>
+    span > 0 ? Math.abs(cross(sub(side[i]!, side[i - 1]!), row)) / span : 1;
+  return { crossing: { left, right, leftPace: pace(track.left), rightPace: pace(track.right) }, index: i };
+}
+
+/** Moves both ends of a row outward by `mm` (inward when negative) and keeps at least `least` mm between them. */
+export function widenRow(left: Point, right: Point, mm: number, least: number): [Point, Point] {
+  const width = distance(left, right);
+  const row = unit(sub(right, left));
+  const extra = Math.max(mm, (least - width) / 2);
+  return [add(left, scale(row, -extra)), add(right, scale(row, extra))];
+}
+
+/** Points midway between the sides. */
+export function centreLine(track: Track): Point[] {
+  return track.left.map((p, i) => mix(p, track.right[i]!, 0.5));
+}
+
+/** Middle value of the row lengths, mm. */
+export function medianWidth(tracks: readonly Track[]): number {
+  const widths = tracks.flatMap((t) => t.left.map((p, i) => distance(p, t.right[i]!))).sort((a, b) => a - b);
+  return widths[Math.floor(widths.length / 2)] ?? 0;
+}

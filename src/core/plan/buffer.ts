@@ -1,0 +1,83 @@
+import type { Point } from '../geometry/point';
+import { PLAN_LATTICE_MM } from '../units/tolerances';
+
+/** Needle events in columns. `x`, `y` in mm; `command` and `role` as in roles.ts. */
+export interface StitchColumns {
+  x: Float32Array<ArrayBuffer>;
+  y: Float32Array<ArrayBuffer>;
+  command: Uint8Array<ArrayBuffer>;
+  role: Uint8Array<ArrayBuffer>;
+}
+
+const onLattice = (v: number): number => Math.round(v / PLAN_LATTICE_MM) * PLAN_LATTICE_MM;
+
+/** Collects needle events; grows by doubling. Coordinates are laid on the plan's lattice as they come in. */
+export class StitchBuffer {
+  private capacity = 256;
+  private xs = new Float32Array(this.capacity);
+  private ys = new Float32Array(this.capacity);
+  private commands = new Uint8Array(this.capacity);
+  private roles = new Uint8Array(this.capacity);
+  length = 0;
+
+  /** Appends an event. A stitch onto the very hole before it is left out. */
+  push(x: number, y: number, role: number, command = 0): void {
+    const px = Math.fround(onLattice(x));
+    const py = Math.fround(onLattice(y));
+    const n = this.length;
+    if (command === 0 && n > 0 && this.xs[n - 1] === px && this.ys[n - 1] === py && this.commands[n - 1] === 0) return;
+    if (n === this.capacity) this.grow();
+    this.xs[n] = px;
+    this.ys[n] = py;
+    this.commands[n] = command;
+    this.roles[n] = role;
+    this.length = n + 1;
+  }
+
+  /** Where the needle stands; null before the first event. */
+  last(): Point | null {
+    const n = this.length;
+    return n === 0 ? null : { x: this.xs[n - 1]!, y: this.ys[n - 1]! };
+  }
+
+  /** Command of an event counted from the end (-1 is the last); -1 when there is none. */
+  commandAt(fromEnd: number): number {
+    const i = this.length + fromEnd;
+    return i >= 0 ? this.commands[i]! : -1;
+  }
+
+  /** Place of an event counted from the end; null when there is none. */
+  pointAt(fromEnd: number): Point | null {
+    const i = this.length + fromEnd;
+    return i >= 0 ? { x: this.xs[i]!, y: this.ys[i]! } : null;
+  }
+
+  /** Stitches among the events from `from` up to, but without, `to`. */
+  countStitches(from: number, to: number): number {
+    let n = 0;
+    for (let i = from; i < to; i++) if (this.commands[i] === 0) n++;
+    return n;
+  }
+
+  columns(): StitchColumns {
+    const n = this.length;
+    return {
+      x: this.xs.slice(0, n),
+      y: this.ys.slice(0, n),
+      command: this.commands.slice(0, n),
+      role: this.roles.slice(0, n),
+    };
+  }
+
+  private grow(): void {
+    this.capacity *= 2;
+    const wider = <T extends Float32Array | Uint8Array>(from: T, to: T): T => {
+      to.set(from);
+      return to;
+    };
+    this.xs = wider(this.xs, new Float32Array(this.capacity));
+    this.ys = wider(this.ys, new Float32Array(this.capacity));
+    this.commands = wider(this.commands, new Uint8Array(this.capacity));
+    this.roles = wider(this.roles, new Uint8Array(this.capacity));
+  }
+}

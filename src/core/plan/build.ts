@@ -1,0 +1,242 @@
+import { recipeOf, type ClothRecipe } from '../cloth/recipes';
+import type { Job, Piece } from '../document/types';
+import type { Point } from '../geometry/point';
+import { resample } from '../geometry/line';
+import type { PreparedShape, StartEnd } from '../pieces/kind';
+import { prepareShape, stitchShape } from '../pieces/registry';
+import { resolveSettings, type ResolvedSettings } from '../pieces/resolve';
+import { chooseEnds } from '../route/ends';
+import { hidingOf, linkBetween, type Hiding } from '../route/link';
+import { tieIn, tieOff } from '../ties/ties';
+import { StitchBuffer, type StitchColumns } from './buffer';
+import type { PlannedPiece, StitchPlan } from './plan';
+import { Command, Role } from './roles';
+
+/**
+ * A job becomes a stitch plan by passes that run in order:
+ * shapes → settings → starts and ends → stitches per piece → links, trims and ties between them.
+ * The first and fourth are kept by content, so that editing one piece works on that piece and its links only.
+ */
+export class Planner {
+  private readonly shapes = new Map<string, PreparedShape | null>();
+  private readonly stitches = new Map<string, StitchColumns>();
+
+  /**
+   * @param progress called with the share done, 0 to 1; may throw to cancel
+   */
+  plan(job: Job, progress: (done: number) => void = () => undefined): StitchPlan {
+    const recipe = recipeOf(job.brief.cloth);
+    const threads = new Map(job.threads.map((t, i) => [t.id, i]));
+    const shaped = job.pieces.map((piece, i) => {
+      progress((0.5 * i) / job.pieces.length);
+      return this.settle(job, piece, recipe);
+    });
+    const ends = chooseEnds(
+      shaped.map((s) => ({
+        thread: s.piece.thread,
+        candidates: s.shape?.ends ?? [],
+        pinnedStart: pinned(s.piece.start),
+        pinnedEnd: pinned(s.piece.end),
+      })),
+    );
+    const sewn = shaped.map((s, i) => {
+      progress(0.5 + (0.5 * i) / job.pieces.length);
+      return { ...s, columns: s.shape && s.settings ? this.sew(s.piece, s.shape, s.settings, ends[i]!) : null };
+    });
+    this.forget(new Set(shaped.map((s) => s.key)));
+    return new Assembly(job, sewn, threads).run();
+  }
+
+  private settle(job: Job, piece: Piece, recipe: ClothRecipe): Shaped {
+    const key = shapeKey(piece);
+    let shape = this.shapes.get(key);
+    if (shape === undefined) {
+      shape = prepareShape(piece);
+      this.shapes.set(key, shape);
+    }
+    const threadWeight = job.threads.find((t) => t.id === piece.thread)?.weight ?? 40;
+    const settings = shape ? resolveSettings(piece, shape.facts, { recipe, settings: job.settings, threadWeight }) : null;
+    return { piece, key, shape, settings };
+  }
+
+  private sew(piece: Piece, shape: PreparedShape, settings: ResolvedSettings, ends: StartEnd): StitchColumns {
+    const values = Object.entries(settings).map(([name, s]) => [name, (s as { value: unknown }).value]);
+    const key = `${shapeKey(piece)}|${JSON.stringify(values)}|${JSON.stringify(ends)}`;
+    const known = this.stitches.get(key);
+    if (known) return known;
+    const out = new StitchBuffer();
+    stitchShape(piece, out, shape, settings, ends);
+    const made = out.columns();
+    this.stitches.set(key, made);
+    return made;
+  }
+
+  /** Keeps the memory bounded: shapes of pieces that are gone, and stitches beyond a few versions of each piece. */
+  private forget(alive: ReadonlySet<string>): void {
+    if (this.shapes.size > 2 * alive.size + 50) for (const key of this.shapes.keys()) if (!alive.has(key)) this.shapes.delete(key);
+    const surplus = this.stitches.size - (6 * alive.size + 100);
+    let n = 0;
+    for (const key of this.stitches.keys()) if (n++ < surplus) this.stitches.delete(key);
+  }
+
+  /** The prepared shape of a piece that has been planned before. */
+  shapeOf(piece: Piece): PreparedShape | null {
+    return this.shapes.get(shapeKey(piece)) ?? null;
+  }
+}
+
+interface Shaped {
+  piece: Piece;
+  key: string;
+  shape: PreparedShape | null;
+  settings: ResolvedSettings | null;
+}
+type Sewn = Shaped & { columns: StitchColumns | null };
+
+const pinned = (p: [number, number] | undefined): Point | null => (p ? { x: p[0], y: p[1] } : null);
+
+function shapeKey(p: Piece): string {
+  return JSON.stringify([p.kind, p.line, p.width, p.cap, p.join, p.sides, p.area, p.slants, p.settings.style, p.settings.openings]);
+}
+
+/** Travel between pieces, mm per stitch. */
+const TRAVEL_MM = 3;
+
+/** Joins the pieces' stitches into one plan. */
+class Assembly {
+  private readonly out = new StitchBuffer();
+  private readonly pieceOf: number[] = [];
+  private readonly threadOf: number[] = [];
+  private readonly planned: PlannedPiece[] = [];
+  private readonly hiding: Hiding[];
+  private thread = -1;
+  /** The piece that was sewn last. */
+  private current = 0;
+
+  constructor(
+    private readonly job: Job,
+    private readonly sewn: readonly Sewn[],
+    private readonly threads: ReadonlyMap<string, number>,
+  ) {
+    this.hiding = sewn.map((s) => hidingOf(s.shape?.cover ?? [], (s.settings?.spacing?.value ?? 9) <= 0.6));
+  }
+
+  run(): StitchPlan {
+    this.sewn.forEach((s, i) => this.addPiece(s, i));
+    if (this.out.length > 0) {
+      this.cut(this.current);
+      const at = this.out.last()!;
+      this.out.push(at.x, at.y, Role.travel, Command.end);
+      this.mark(this.current, this.thread);
+    }
+    return {
+      ...this.out.columns(),
+      piece: Uint16Array.from(this.pieceOf),
+      thread: Uint8Array.from(this.threadOf),
+      pieces: this.planned,
+    };
+  }
+
+  private addPiece(s: Sewn, index: number): void {
+    const planned: PlannedPiece = {
+      id: s.piece.id,
+      from: this.out.length,
+      to: this.out.length,
+      stitches: 0,
+      areaMm2: s.shape?.areaMm2 ?? 0,
+      widthMm: s.shape?.facts.widthMm ?? 0,
+      settings: s.settings,
+    };
+    this.planned.push(planned);
+    if (!s.columns || s.columns.x.length === 0) {
+      planned.problem = s.shape ? 'nothing of it is large enough to sew' : 'its shape is empty';
+      return;
+    }
+    const thread = this.threads.get(s.piece.thread) ?? 0;
+    this.enter(s.columns, index, thread);
+    planned.from = this.out.length;
+    this.copy(s.columns, index);
+    planned.to = this.out.length;
+    this.current = index;
+    planned.stitches = this.out.countStitches(planned.from, planned.to);
+  }
+
+  /** Gets the needle to the first penetration of a piece. */
+  private enter(columns: StitchColumns, index: number, thread: number): void {
+    const to = { x: columns.x[0]!, y: columns.y[0]! };
+    const here = this.out.last();
+    if (!here) {
+      this.thread = thread;
+      this.jumpTo(to, index);
+      return;
+    }
+    if (thread !== this.thread) {
+      this.cut(this.current);
+      const at = this.out.last()!;
+      this.out.push(at.x, at.y, Role.travel, Command.stop);
+      this.mark(this.current, this.thread);
+      this.thread = thread;
+      this.jumpTo(to, index);
+      return;
+    }
+    const link = linkBetween(here, to, this.hiding.slice(index));
+    if (link === 'trim') {
+      this.cut(this.current);
+      this.jumpTo(to, index);
+    } else if (link === 'travel') {
+      for (const p of resample([here, to], TRAVEL_MM).slice(1, -1)) this.out.push(p.x, p.y, Role.travel);
+      this.mark(index, thread);
+    }
+  }
+
+  private jumpTo(p: Point, index: number): void {
+    this.out.push(p.x, p.y, Role.travel, Command.jump);
+    this.mark(index, this.thread);
+  }
+
+  private copy(c: StitchColumns, index: number): void {
+    const n = c.x.length;
+    for (let i = 0; i < n; i++) {
+      const p = { x: c.x[i]!, y: c.y[i]! };
+      if (c.command[i] === Command.trim) {
+        this.cut(index);
+        continue;
+      }
+      this.out.push(p.x, p.y, c.role[i]!, c.command[i]!);
+      const fresh = this.startsThread();
+      if (fresh && i + 1 < n) this.tie(tieIn(p, { x: c.x[i + 1]!, y: c.y[i + 1]! }));
+      this.mark(index, this.thread);
+    }
+  }
+
+  /** Whether the last event is the first stitch after a jump. */
+  private startsThread(): boolean {
+    return this.out.commandAt(-1) === Command.stitch && this.out.commandAt(-2) === Command.jump && this.ties;
+  }
+
+  private get ties(): boolean {
+    return this.job.settings.tieWhen !== 'never';
+  }
+
+  private tie(points: readonly Point[]): void {
+    for (const p of points) this.out.push(p.x, p.y, Role.tie);
+  }
+
+  /** Locks and cuts the thread where the needle stands. */
+  private cut(owner: number): void {
+    const at = this.out.last();
+    if (!at || this.out.commandAt(-1) !== Command.stitch) return;
+    if (this.ties) this.tie(tieOff(at, this.out.pointAt(-2) ?? at));
+    const end = this.out.last()!;
+    this.out.push(end.x, end.y, Role.travel, Command.trim);
+    this.mark(owner, this.thread);
+  }
+
+  /** Gives all events without an owner to a piece and a thread. */
+  private mark(piece: number, thread: number): void {
+    while (this.pieceOf.length < this.out.length) {
+      this.pieceOf.push(Math.max(0, piece));
+      this.threadOf.push(Math.max(0, thread));
+    }
+  }
+}

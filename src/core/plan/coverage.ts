@@ -1,0 +1,35 @@
+import { offset } from '../geometry/area';
+import { boundsOf, growBounds, type Area } from '../geometry/point';
+import { countCells, makeMask, paintArea, paintThread } from '../geometry/mask';
+import { THREAD_WIDTH_MM } from '../units/tolerances';
+import type { StitchColumns } from './buffer';
+import { Command } from './roles';
+
+export interface Coverage {
+  /** Share of the drawn area, 0.25 mm inside its edge, that lies under thread. */
+  covered: number;
+  /** Area under thread more than 0.9 mm outside the drawing, as a share of the drawn area. */
+  spilled: number;
+}
+
+const INSIDE_MM = 0.25;
+const OUTSIDE_MM = 0.9;
+const MARGIN_MM = 2;
+
+/** Measures on a grid how well stitches cover an area. */
+export function coverageOf(area: Area, stitches: StitchColumns, cellMm = 0.1): Coverage {
+  const box = boundsOf(area);
+  for (let i = 0; i < stitches.x.length; i++) growBounds(box, stitches.x[i]!, stitches.y[i]!);
+  const mask = makeMask(box, cellMm, MARGIN_MM);
+  paintArea(mask, offset(area, -INSIDE_MM), 1);
+  paintArea(mask, offset(area, OUTSIDE_MM), 2);
+  paintArea(mask, area, 8);
+  for (let i = 1; i < stitches.x.length; i++) {
+    if (stitches.command[i] !== Command.stitch || stitches.command[i - 1] !== Command.stitch) continue;
+    const a = { x: stitches.x[i - 1]!, y: stitches.y[i - 1]! };
+    paintThread(mask, a, { x: stitches.x[i]!, y: stitches.y[i]! }, THREAD_WIDTH_MM / 2, 4);
+  }
+  const inner = countCells(mask, 1);
+  const drawn = Math.max(1, countCells(mask, 8));
+  return { covered: inner === 0 ? 1 : countCells(mask, 5) / inner, spilled: countCells(mask, 4, 2) / drawn };
+}

@@ -1,0 +1,95 @@
+import { recipeOf } from '../cloth/recipes';
+import type { Job } from '../document/types';
+import { emptyBounds, growBounds } from '../geometry/point';
+import { hypot } from '../units/trig';
+import type { StitchPlan } from './plan';
+import { Command, Role } from './roles';
+
+/** Figures of a plan. Lengths mm. */
+export interface PlanFigures {
+  stitches: number;
+  trims: number;
+  jumps: number;
+  colourChanges: number;
+  threads: number;
+  widthMm: number;
+  heightMm: number;
+  longestStitchMm: number;
+  /** Ties aside. */
+  shortestStitchMm: number;
+  longestSatinMm: number;
+  runSeconds: number;
+  upperThreadM: number;
+  bobbinThreadM: number;
+}
+
+export const SECONDS_PER_TRIM = 7;
+export const SECONDS_PER_CHANGE = 10;
+/** Thread used up by each stitch beyond its length: twice the cloth's thickness (craft §10), mm. */
+const CLOTH_THICKNESS_MM = 0.6;
+const THREAD_PER_TRIM_MM = 40;
+const BOBBIN_SHARE = 0.6;
+
+/** Measures a plan made from `job`. */
+export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
+  const box = emptyBounds();
+  const satin = new Set(job.pieces.flatMap((p, i) => (p.kind === 'satin' ? [i] : [])));
+  const used = new Set<number>();
+  let [stitches, trims, jumps, stops, longest, longestSatin, length] = [0, 0, 0, 0, 0, 0, 0];
+  let shortest = Infinity;
+  for (let i = 0; i < plan.x.length; i++) {
+    const command = plan.command[i];
+    if (command === Command.trim) trims++;
+    else if (command === Command.jump) jumps++;
+    else if (command === Command.stop) stops++;
+    if (command !== Command.stitch) continue;
+    stitches++;
+    used.add(plan.thread[i]!);
+    growBounds(box, plan.x[i]!, plan.y[i]!);
+    if (i === 0 || plan.command[i - 1] !== Command.stitch) continue;
+    const d = hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!);
+    length += d;
+    if (d > longest) longest = d;
+    if (plan.role[i] === Role.tie || plan.role[i - 1] === Role.tie) continue;
+    if (d < shortest) shortest = d;
+    if (plan.role[i] === Role.cover && satin.has(plan.piece[i]!) && d > longestSatin) longestSatin = d;
+  }
+  const upper = length + stitches * 2 * CLOTH_THICKNESS_MM + trims * THREAD_PER_TRIM_MM;
+  const speed = recipeOf(job.brief.cloth).speed;
+  return {
+    stitches,
+    trims,
+    jumps,
+    colourChanges: stops,
+    threads: used.size,
+    widthMm: stitches === 0 ? 0 : box.maxX - box.minX,
+    heightMm: stitches === 0 ? 0 : box.maxY - box.minY,
+    longestStitchMm: longest,
+    shortestStitchMm: Number.isFinite(shortest) ? shortest : 0,
+    longestSatinMm: longestSatin,
+    runSeconds: (stitches / speed) * 60 + trims * SECONDS_PER_TRIM + stops * SECONDS_PER_CHANGE,
+    upperThreadM: upper / 1000,
+    bobbinThreadM: (upper * BOBBIN_SHARE) / 1000,
+  };
+}
+
+/** Greatest number of threads that lie over one spot, by counting on a grid of thread-wide cells. */
+export function maxLayers(plan: StitchPlan): number {
+  const cell = 0.4;
+  const counts = new Map<number, number>();
+  let most = 0;
+  for (let i = 1; i < plan.x.length; i++) {
+    if (plan.command[i] !== Command.stitch || plan.command[i - 1] !== Command.stitch || plan.role[i] !== Role.cover) continue;
+    const [dx, dy] = [plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!];
+    const steps = Math.max(1, Math.ceil(hypot(dx, dy) / cell));
+    for (let k = 0; k < steps; k++) {
+      const cx = Math.floor((plan.x[i - 1]! + (dx * (k + 0.5)) / steps) / cell);
+      const cy = Math.floor((plan.y[i - 1]! + (dy * (k + 0.5)) / steps) / cell);
+      const key = (cx + 20000) * 40000 + cy + 20000;
+      const n = (counts.get(key) ?? 0) + 1;
+      counts.set(key, n);
+      if (n > most) most = n;
+    }
+  }
+  return most;
+}
