@@ -1,7 +1,7 @@
 import { clean, intersect, strokeArea, unite } from '../geometry/area';
 import { flatten, flattenSubpath, transformPath, type Matrix, type Path } from '../geometry/path';
 import { boundsOf, type Area, type Bounds, type Line } from '../geometry/point';
-import { InputError } from './errors';
+import { InputError } from '../document/errors';
 import type { ArtDocument, ArtItem, ClipShape } from './svg';
 
 /** An item at real size: shapes in mm, the painted drawing centred on 0,0. */
@@ -9,6 +9,7 @@ export interface PlacedItem {
   name: string;
   hex: string;
   opaque: boolean;
+  alpha: number;
   element: number;
   /** What it paints. */
   area: Area;
@@ -50,7 +51,7 @@ function clipArea(clip: ClipShape, m: Matrix): Area {
 
 function placeItem(item: ArtItem, m: Matrix, scale: number): PlacedItem {
   const path = transformPath(item.path, m);
-  const common = { name: item.name, hex: item.hex, opaque: item.alpha >= 0.95, element: item.element, path };
+  const common = { name: item.name, hex: item.hex, opaque: item.alpha >= 0.95, alpha: item.alpha, element: item.element, path };
   const clips = item.clips.map((c) => clipArea(c, m));
   const within = (area: Area): Area => clips.reduce((a, c) => intersect(a, c), area);
   if (!item.stroke) return { ...common, area: within(clean(flatten(path), item.rule)), clipped: clips.length > 0 };

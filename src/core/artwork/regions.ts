@@ -1,8 +1,8 @@
-import { areaOf, components, cutLines, simplify } from '../geometry/area';
+import { areaOf, components, cutLines, simplify, strokeArea, subtract, unite } from '../geometry/area';
 import { lineLength } from '../geometry/line';
 import { medialAxis, widthRange, type MedialAxis, type WidthRange } from '../geometry/medial';
 import { formatPath, ringsToData } from '../geometry/path';
-import type { Area } from '../geometry/point';
+import type { Area, Line } from '../geometry/point';
 import { SPECK_MM2 } from '../units/tolerances';
 import { carveBeneath } from './carve';
 import type { PlacedArt, PlacedItem } from './place';
@@ -29,6 +29,8 @@ export interface RegionReport {
   specks: number;
   /** Parts wholly hidden under later ones. */
   hidden: number;
+  /** Faint paint over other paint: light and shade that thread gives by itself. */
+  shading: number;
 }
 
 const KEEP_DETAIL_MM = 0.01;
@@ -37,9 +39,13 @@ const DROP_MM2 = SPECK_MM2 * 0.6;
 
 /** Splits placed artwork into regions, back to front, cutting away what later ones hide. */
 export function findRegions(art: PlacedArt): RegionReport {
-  const report: RegionReport = { regions: [], specks: 0, hidden: 0 };
+  const report: RegionReport = { regions: [], specks: 0, hidden: 0, shading: 0 };
   const items = mergeOwnStrokes(art.items);
   items.forEach((item, i) => {
+    if (isShading(item, items.slice(0, i))) {
+      report.shading++;
+      return;
+    }
     const carved = carveBeneath(item, items.slice(i + 1).filter((o) => !(item.stroke && o.hex === item.hex)));
     if (carved.area.length === 0) {
       report.hidden++;
@@ -52,6 +58,14 @@ export function findRegions(art: PlacedArt): RegionReport {
     }
   });
   return report;
+}
+
+const FAINT_ALPHA = 0.35;
+
+function isShading(item: PlacedItem, before: readonly PlacedItem[]): boolean {
+  if (item.alpha >= FAINT_ALPHA) return false;
+  const below = unite(...before.filter((b) => b.alpha >= FAINT_ALPHA).map((b) => b.area));
+  return areaOf(subtract(item.area, below)) < 0.02 * areaOf(item.area);
 }
 
 /** A shape and its stroke in one colour are one area, only bolder. */
@@ -85,9 +99,19 @@ function strokeRegions(item: PlacedItem, removed: Area): Region[] {
   if (removed.length > 0) {
     return pieces.filter((l) => lineLength(l) > 0.3).map((l) => make(ringsToData([l], false), lineLength(l), item.area));
   }
-  return drawn
-    .filter((d) => lineLength(d.line) > 0.05)
-    .map((d) => make(formatPath([d.sub]), lineLength(d.line), drawn.length === 1 ? item.area : []));
+  return drawn.flatMap((d) => {
+    const length = lineLength(d.line);
+    if (cap !== 'butt' && length < widthMm) return dotRegions(item, d.line);
+    return length > 0.05 ? [make(formatPath([d.sub]), length, drawn.length === 1 ? item.area : [])] : [];
+  });
+}
+
+/** A stroke shorter than it is wide is a dot: its caps are all there is of it. */
+function dotRegions(item: PlacedItem, line: Line): Region[] {
+  const from = line[0]!;
+  const to = line[line.length - 1]!;
+  const drawn = lineLength(line) > 0.001 ? line : [from, { x: to.x + 0.001, y: to.y }];
+  return areaRegions(item, strokeArea([drawn], false, { ...item.stroke!, miterLimit: 4 }), false);
 }
 
 function areaRegions(item: PlacedItem, area: Area, untouched: boolean): Region[] {

@@ -3,7 +3,7 @@ import svgpath from 'svgpath';
 import { IDENTITY, multiply, scaleOf, transformPath, type Matrix, type Path } from '../geometry/path';
 import type { CapName, FillRuleName, JoinName } from '../geometry/area';
 import { MAX_ART_NODES } from '../units/tolerances';
-import { InputError } from './errors';
+import { InputError } from '../document/errors';
 import { numberOf, physicalLength, resolvePaint } from './paint';
 import { SHAPES, shapePath, type Viewport } from './shapes';
 import { INITIAL_STYLE, sheetStyles, styleOf, type Style } from './styles';

@@ -1,7 +1,7 @@
 import { Document, Element, Text, type ParentNode } from 'domhandler';
 import { SaxesParser } from 'saxes';
 import { MAX_SVG_BYTES } from '../units/tolerances';
-import { InputError } from './errors';
+import { InputError } from '../document/errors';
 
 const MOST_ELEMENTS = 200_000;
 const DEEPEST = 256;

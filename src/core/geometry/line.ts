@@ -1,4 +1,4 @@
-import { distance, mix, sub, unit, type Line, type Point } from './point';
+import { add, distance, mix, sub, unit, type Line, type Point } from './point';
 
 /** Length of an open line, mm. */
 export function lineLength(line: Line): number {
@@ -69,6 +69,24 @@ export function tangents(line: Line, closed: boolean): Point[] {
     const b = closed ? line[(i + 1) % n]! : line[Math.min(n - 1, i + 1)]!;
     return unit(sub(b, a));
   });
+}
+
+/**
+ * Unit tangents averaged over `window` points to either side, so that rows square to a noisy line stay calm.
+ * @param loop whether the last point repeats the first
+ */
+export function calmTangents(line: Line, loop: boolean, window: number): Point[] {
+  const rough = loop ? tangents(line.slice(0, -1), true) : tangents(line, false);
+  const n = rough.length;
+  const width = loop ? Math.min(window, Math.floor((n - 1) / 2)) : window;
+  const sums: Point[] = [{ x: 0, y: 0 }];
+  for (let i = 0; i < n + (loop ? 2 * width : 0); i++) sums.push(add(sums[i]!, rough[(i + n - (loop ? width : 0)) % n]!));
+  const out = rough.map((t, i) => {
+    const [a, b] = loop ? [i, i + 2 * width + 1] : [Math.max(0, i - width), Math.min(n, i + width + 1)];
+    const d = sub(sums[b]!, sums[a]!);
+    return d.x === 0 && d.y === 0 ? t : unit(d);
+  });
+  return loop ? [...out, out[0]!] : out;
 }
 
 /** Nearest point on the line: its distance and its position as a length from the start. */

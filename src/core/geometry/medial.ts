@@ -130,28 +130,50 @@ function joined(a: Branch, b: Branch, node: number): Branch {
   };
 }
 
-/** Removes corner branches, shortest first, and joins what then runs through. */
+interface Corner {
+  branch: number;
+  foot: number;
+  /** How much longer than a mere corner it is; negative for corners, mm. */
+  excess: number;
+}
+
+function cornersOf(branches: readonly Branch[], lengths: Map<Branch, number>): Corner[] {
+  const degree = new Map<number, number>();
+  for (const b of branches) for (const n of [b.from, b.to]) if (n >= 0) degree.set(n, (degree.get(n) ?? 0) + 1);
+  const lengthOf = (b: Branch): number => {
+    const known = lengths.get(b) ?? polylineLength(b.points);
+    lengths.set(b, known);
+    return known;
+  };
+  return branches.flatMap((b, branch): Corner[] => {
+    if (b.from === b.to) return [];
+    const last = b.radii.length - 1;
+    for (const [tip, foot, radius] of [
+      [b.to, b.from, b.radii[0]!],
+      [b.from, b.to, b.radii[last]!],
+    ] as const) {
+      if (degree.get(tip) !== 1 || (degree.get(foot) ?? 0) < 3) continue;
+      const excess = lengthOf(b) - CORNER_RATIO * radius;
+      if (excess < 0) return [{ branch, foot, excess }];
+    }
+    return [];
+  });
+}
+
+/**
+ * Removes corner branches, worst node first. All corners at one node go together: a square end has two, and to drop only
+ * one would bend the column into the other.
+ */
 function prune(branches: Branch[]): Branch[] {
+  const lengths = new Map<Branch, number>();
   let now = branches;
   for (;;) {
-    const degree = new Map<number, number>();
-    for (const b of now) for (const n of [b.from, b.to]) if (n >= 0) degree.set(n, (degree.get(n) ?? 0) + 1);
-    let worst = -1;
-    let excess = 0;
-    now.forEach((b, i) => {
-      for (const [tip, foot, footRadius] of [
-        [b.to, b.from, b.radii[0]!],
-        [b.from, b.to, b.radii[b.radii.length - 1]!],
-      ] as const) {
-        if (degree.get(tip) !== 1 || (degree.get(foot) ?? 0) < 3) continue;
-        const over = polylineLength(b.points) - CORNER_RATIO * footRadius;
-        if (over < excess) [worst, excess] = [i, over];
-      }
-    });
-    if (worst < 0) return now;
-    const gone = now[worst]!;
-    now = now.filter((_, i) => i !== worst);
-    for (const node of [gone.from, gone.to]) now = dissolve(now, node);
+    const corners = cornersOf(now, lengths);
+    if (corners.length === 0) return now;
+    const worst = corners.reduce((a, b) => (b.excess < a.excess ? b : a));
+    const gone = new Set(corners.filter((c) => c.foot === worst.foot).map((c) => now[c.branch]!));
+    now = now.filter((b) => !gone.has(b));
+    now = dissolve(now, worst.foot);
   }
 }
 

@@ -1,7 +1,7 @@
 import type { ClothRecipe } from '../cloth/recipes';
 import type { JobSettings, Piece, PieceSettings, UnderlayLayer } from '../document/types';
 import { underlayFor } from '../underlay/choose';
-import { MACHINE_LIMIT_MM, THREAD_WIDTH_MM } from '../units/tolerances';
+import { THREAD_WIDTH_MM } from '../units/tolerances';
 
 /** Where a value came from. */
 export type Source = 'recipe' | 'rule' | 'hand';
@@ -39,19 +39,6 @@ export interface ResolveContext {
   settings: JobSettings;
   threadWeight: number;
 }
-
-/** Permitted ranges of the numbers that people may set, with the smallest step of their control. */
-export const RANGES = {
-  spacing: { min: 0.15, max: 5, step: 0.01, unit: 'mm' },
-  stitchLength: { min: 0.5, max: MACHINE_LIMIT_MM, step: 0.1, unit: 'mm' },
-  angle: { min: -360, max: 360, step: 1, unit: '°' },
-  pullComp: { min: 0, max: 3, step: 0.05, unit: 'mm' },
-  pullCompPercent: { min: 100, max: 250, step: 5, unit: '%' },
-  pushComp: { min: 0, max: 2, step: 0.1, unit: 'mm' },
-  passes: { min: 1, max: 9, step: 2, unit: '' },
-  satinLimit: { min: 2, max: MACHINE_LIMIT_MM, step: 0.5, unit: 'mm' },
-  width: { min: 0.4, max: MACHINE_LIMIT_MM, step: 0.1, unit: 'mm' },
-} as const;
 
 /** Width of a thread on cloth by its weight number, mm (craft §4). */
 export function threadWidth(weight: number): number {

@@ -9,7 +9,10 @@ export interface StitchColumns {
   role: Uint8Array<ArrayBuffer>;
 }
 
-const onLattice = (v: number): number => Math.round(v / PLAN_LATTICE_MM) * PLAN_LATTICE_MM;
+const snap = (v: number): number => Math.fround(Math.round(v / PLAN_LATTICE_MM) * PLAN_LATTICE_MM);
+
+/** The place where a penetration at `p` really lands in the plan. */
+export const onLattice = (p: Point): Point => ({ x: snap(p.x), y: snap(p.y) });
 
 /** Collects needle events; grows by doubling. Coordinates are laid on the plan's lattice as they come in. */
 export class StitchBuffer {
@@ -22,8 +25,8 @@ export class StitchBuffer {
 
   /** Appends an event. A stitch onto the very hole before it is left out. */
   push(x: number, y: number, role: number, command = 0): void {
-    const px = Math.fround(onLattice(x));
-    const py = Math.fround(onLattice(y));
+    const px = snap(x);
+    const py = snap(y);
     const n = this.length;
     if (command === 0 && n > 0 && this.xs[n - 1] === px && this.ys[n - 1] === py && this.commands[n - 1] === 0) return;
     if (n === this.capacity) this.grow();
@@ -32,6 +35,20 @@ export class StitchBuffer {
     this.commands[n] = command;
     this.roles[n] = role;
     this.length = n + 1;
+  }
+
+  /**
+   * Appends the first stitch of something new. A run penetration that it would nearly hit is given up for it, so that
+   * no stitch shorter than `leastMm` arises at the seam.
+   */
+  pushClear(x: number, y: number, role: number, leastMm: number): void {
+    const n = this.length;
+    if (n > 1 && this.commands[n - 1] === 0 && this.commands[n - 2] === 0 && this.roles[n - 1] !== role) {
+      const dx = this.xs[n - 1]! - x;
+      const dy = this.ys[n - 1]! - y;
+      if (dx * dx + dy * dy < leastMm * leastMm) this.length = n - 1;
+    }
+    this.push(x, y, role);
   }
 
   /** Where the needle stands; null before the first event. */

@@ -10,8 +10,6 @@ export const FLATTEN_MM = 0.02;
 export const SAME_POINT_MM = 0.005;
 /** Shortest cover stitch worth sewing, mm: below it threads break and nest (craft §3). */
 export const SHORTEST_STITCH_MM = 0.4;
-/** Row steps are kept this long, mm, so that rounding to the lattice cannot make them shorter than the floor. */
-export const ROW_STEP_MM = 0.4005;
 /** Interior penetrations keep this distance from a row's ends, mm (engineering §5). */
 export const ROW_END_CLEAR_MM = 0.5;
 /** Longest single stitch a common machine makes, mm (craft §3). */

@@ -1,11 +1,14 @@
 import { distance, type Point } from '../../geometry/point';
 import { resample } from '../../geometry/line';
-import type { StitchBuffer } from '../../plan/buffer';
-import { ROW_END_CLEAR_MM, ROW_STEP_MM, SHORTEST_STITCH_MM } from '../../units/tolerances';
-import { fromUV, rowRange, type RowMesh } from './rows';
+import { onLattice, type StitchBuffer } from '../../plan/buffer';
+import { ROW_END_CLEAR_MM, SHORTEST_STITCH_MM } from '../../units/tolerances';
+import { fromUV, heightOf, rowRange, type RowMesh } from './rows';
 
 /** How penetrations shift from row to row, as shares of the stitch length; four rows until they repeat. */
 export const STAGGER_ORDER = [0, 0.5, 0.25, 0.75] as const;
+
+/** Steps this long stay above the floor even when both ends are rounded to the plan's lattice, mm. */
+const SAFE_STEP_MM = SHORTEST_STITCH_MM + 0.0015;
 
 export interface RowSettings {
   stitchLengthMm: number;
@@ -34,7 +37,7 @@ function widen(a: number, b: number): [number, number] {
 /** Sews one row from its end at `fromLeft` to the other, with interior penetrations on the design's lattice. */
 export function sewRow(out: StitchBuffer, mesh: RowMesh, i: number, fromLeft: boolean, set: RowSettings, role: number): void {
   const [a, b] = compensatedEnds(mesh, i, set.pullCompMm);
-  const v = mesh.row[i]! * mesh.spacing;
+  const v = heightOf(mesh, mesh.row[i]!);
   const start = fromLeft ? a : b;
   const end = fromLeft ? b : a;
   const length = set.stitchLengthMm;
@@ -65,13 +68,13 @@ function stepTo(
   const p = fromUV(mesh.frame, u, v);
   const length = here ? distance(here, p) : 0;
   if (here && length > longest) for (const q of resample([here, p], longest).slice(1, -1)) out.push(q.x, q.y, role);
-  if (!here || length >= ROW_STEP_MM || length < mesh.spacing * 0.9) {
-    out.push(p.x, p.y, role);
+  if (!here || length >= SAFE_STEP_MM || length < mesh.spacing * 0.9) {
+    out.pushClear(p.x, p.y, role, SHORTEST_STITCH_MM);
     return;
   }
-  let best = p;
-  for (let shift = 0.005; shift <= 0.2 && distance(here, best) < ROW_STEP_MM; shift += 0.005) {
-    best = fromUV(mesh.frame, u + outward * shift, v);
+  let best = onLattice(p);
+  for (let shift = 0.002; shift <= 0.2 && distance(here, best) < SHORTEST_STITCH_MM; shift += 0.002) {
+    best = onLattice(fromUV(mesh.frame, u + outward * shift, v));
   }
   out.push(best.x, best.y, role);
 }

@@ -16,7 +16,13 @@ export const toU = (f: RowFrame, p: Point): number => p.x * f.c + p.y * f.s;
 export const toV = (f: RowFrame, p: Point): number => -p.x * f.s + p.y * f.c;
 export const fromUV = (f: RowFrame, u: number, v: number): Point => ({ x: u * f.c - v * f.s, y: u * f.s + v * f.c });
 
-/** Stretches of rows inside an area, in row order, then from left to right. Row k lies at v = k × spacing. */
+/**
+ * Where row 0 lies, mm. Drawings are full of edges at round coordinates; a lattice that avoids those never has an edge
+ * run exactly along a row or between two.
+ */
+const LATTICE_PHASE_MM = 0.0337;
+
+/** Stretches of rows inside an area, in row order, then from left to right. */
 export interface RowMesh {
   readonly frame: RowFrame;
   readonly spacing: number;
@@ -29,12 +35,15 @@ export interface RowMesh {
   readonly count: number;
 }
 
+/** Height v of a row in the turned frame, mm. */
+export const heightOf = (mesh: { spacing: number }, row: number): number => row * mesh.spacing + LATTICE_PHASE_MM;
+
 /** Stretches shorter than this are noise of the outline, mm. */
 const SHORTEST_STRETCH_MM = 0.08;
 const MOST_CROSSINGS = 4_000_000;
 
 /**
- * Cuts an area (even-odd) into rows of the lattice v = k × spacing through the design's origin, so that pieces with
+ * Cuts an area (even-odd) into rows of one lattice through the design's origin, so that pieces with
  * the same direction line up with each other.
  * @throws RangeError when the rows would be more than any hoop could hold
  */
@@ -51,8 +60,8 @@ export function scanRows(area: Area, angleDeg: number, spacing: number): RowMesh
       const v = toV(frame, p);
       const [u0, v0, u1, v1] = pv < v ? [pu, pv, u, v] : [u, v, pu, pv];
       const slope = v1 > v0 ? (u1 - u0) / (v1 - v0) : 0;
-      for (let k = Math.ceil(v0 / spacing); k * spacing < v1; k++) {
-        const at = u0 + (k * spacing - v0) * slope;
+      for (let k = Math.ceil((v0 - LATTICE_PHASE_MM) / spacing); k * spacing + LATTICE_PHASE_MM < v1; k++) {
+        const at = u0 + (k * spacing + LATTICE_PHASE_MM - v0) * slope;
         const list = rows.get(k);
         if (list) list.push(at);
         else rows.set(k, [at]);
@@ -115,8 +124,8 @@ export function nearestStretch(mesh: RowMesh, p: Point): number {
   const v = toV(mesh.frame, p);
   let best = -1;
   let bestAway = Infinity;
-  const middle = Math.round(v / mesh.spacing);
-  const rowsAway = (k: number): number => Math.abs(k * mesh.spacing - v);
+  const middle = Math.round((v - LATTICE_PHASE_MM) / mesh.spacing);
+  const rowsAway = (k: number): number => Math.abs(heightOf(mesh, k) - v);
   const look = (k: number): void => {
     const [from, to] = rowRange(mesh, k);
     for (let i = from; i < to; i++) {

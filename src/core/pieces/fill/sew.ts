@@ -2,7 +2,7 @@ import { distance, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../plan/buffer';
 import { Command, Role } from '../../plan/roles';
 import { compensatedEnds, sewRow, sewWay, type RowSettings } from './emit';
-import { fromUV, nearestStretch, type RowMesh } from './rows';
+import { fromUV, heightOf, nearestStretch, type RowMesh } from './rows';
 import { connectedGroups, sewingOrder, splitSections, type Section } from './sections';
 import { wayThrough } from './travel';
 
@@ -68,8 +68,8 @@ function gapTo(mesh: RowMesh, sections: readonly Section[], members: readonly nu
 
 function endsOf(mesh: RowMesh, section: Section): Point[] {
   const at = (i: number): Point[] => [
-    fromUV(mesh.frame, mesh.u0[i]!, mesh.row[i]! * mesh.spacing),
-    fromUV(mesh.frame, mesh.u1[i]!, mesh.row[i]! * mesh.spacing),
+    fromUV(mesh.frame, mesh.u0[i]!, heightOf(mesh, mesh.row[i]!)),
+    fromUV(mesh.frame, mesh.u1[i]!, heightOf(mesh, mesh.row[i]!)),
   ];
   return [...at(section.stretches[0]!), ...at(section.stretches[section.stretches.length - 1]!)];
 }
@@ -98,14 +98,14 @@ function sewGroup(
 const farFrom = (p: Point | null): Point => (p ? { x: -p.x * 1e6, y: 1e6 * (p.y > 0 ? -1 : 1) } : { x: 0, y: -1e6 });
 
 function rowEnd(mesh: RowMesh, i: number, left: boolean): Point {
-  return fromUV(mesh.frame, left ? mesh.u0[i]! : mesh.u1[i]!, mesh.row[i]! * mesh.spacing);
+  return fromUV(mesh.frame, left ? mesh.u0[i]! : mesh.u1[i]!, heightOf(mesh, mesh.row[i]!));
 }
 
 function nearerLeft(out: StitchBuffer, mesh: RowMesh, i: number, comp: number): boolean {
   const here = out.last();
   if (!here) return true;
   const [a, b] = compensatedEnds(mesh, i, comp);
-  const v = mesh.row[i]! * mesh.spacing;
+  const v = heightOf(mesh, mesh.row[i]!);
   return distance(here, fromUV(mesh.frame, a, v)) <= distance(here, fromUV(mesh.frame, b, v));
 }
 

@@ -1,6 +1,6 @@
 import FlatQueue from 'flatqueue';
 import { distance, type Point } from '../../geometry/point';
-import { fromUV, nearestStretch, neighbours, toU, toV, type RowMesh } from './rows';
+import { fromUV, heightOf, nearestStretch, neighbours, toU, toV, type RowMesh } from './rows';
 
 /**
  * Ways through an area that never leave it, over its rows.
@@ -65,9 +65,10 @@ function pullStraight(mesh: RowMesh, stretches: readonly number[], from: Point, 
     let reached = i;
     for (let k = i; k < stretches.length; k++) {
       if (k > i && Math.sign(mesh.row[stretches[k]!]! - mesh.row[stretches[k - 1]!]!) !== step) break;
-      const rise = (mesh.row[stretches[k]!]! * mesh.spacing - v) * step;
+      const final = k === stretches.length - 1;
+      const rise = final ? (targetV - v) * step : (heightOf(mesh, mesh.row[stretches[k]!]!) - v) * step;
       if (rise > mesh.spacing * 0.25) {
-        const [a, b] = inner(mesh, stretches[k]!);
+        const [a, b] = final ? [targetU, targetU] : inner(mesh, stretches[k]!);
         const nextLow = Math.max(low, (a - u) / rise);
         const nextHigh = Math.min(high, (b - u) / rise);
         if (nextLow > nextHigh) break;
@@ -78,7 +79,7 @@ function pullStraight(mesh: RowMesh, stretches: readonly number[], from: Point, 
     if (reached === stretches.length - 1) break;
     if (reached === i) reached = i + 1;
     const door = stretches[reached]!;
-    const rowV = mesh.row[door]! * mesh.spacing;
+    const rowV = heightOf(mesh, mesh.row[door]!);
     const rise = Math.abs(rowV - v);
     const wish = Number.isFinite(low) && Number.isFinite(high) && targetV !== v
       ? Math.min(high, Math.max(low, (targetU - u) / Math.max(rise, Math.abs(targetV - v)))) * rise + u

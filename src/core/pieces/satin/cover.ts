@@ -1,5 +1,6 @@
 import { distance, mix, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../plan/buffer';
+import { SHORTEST_STITCH_MM } from '../../units/tolerances';
 import { crossingAt, widenRow, type Track } from './track';
 
 export interface ColumnCover {
@@ -37,7 +38,8 @@ export function sewColumn(out: StitchBuffer, track: Track, backwards: boolean, c
     const pace = (onLeft ? crossing.leftPace : crossing.rightPace) * cover.spacingMm;
     const target = shortened(onLeft ? left : right, onLeft ? right : left, pace, Math.floor(k / 2));
     splitTowards(out, target, cover.splitMm, k, role);
-    out.push(target.x, target.y, role);
+    if (n === 0) out.pushClear(target.x, target.y, role, SHORTEST_STITCH_MM);
+    else out.push(target.x, target.y, role);
   }
 }
 

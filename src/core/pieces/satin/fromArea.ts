@@ -1,8 +1,8 @@
 import { areaOf } from '../../geometry/area';
-import { lengthsAlong, resample, smooth, tangents } from '../../geometry/line';
+import { calmTangents, lengthsAlong, resample, smooth } from '../../geometry/line';
 import { medialAxis, type MedialAxis } from '../../geometry/medial';
 import { add, dot, mix, scale, sub, type Area, type Point } from '../../geometry/point';
-import { atan2, cos, sin } from '../../units/trig';
+import { atan2, cos, PI, sin } from '../../units/trig';
 import { OVERLAP_MM } from '../../units/tolerances';
 import { stringChains, type Chain } from './chains';
 import { indexEdges, type EdgeIndex } from './edges';
@@ -17,13 +17,16 @@ import { sliceTrack, type Column, type ColumnNetwork } from './track';
  * about 1.0 mm and no further. A compact shape without a clear middle gets one column along its longer axis.
  */
 const STEP_MM = 0.12;
+/** Shapes hardly larger than the ball inside them have no middle line worth following (a square has 1.27). */
+const BLOB_RATIO = 1.6;
 
 export function networkFromArea(area: Area, axis: MedialAxis = medialAxis(area)): ColumnNetwork {
   const edges = indexEdges(area);
   const branches = axis.branches.filter((b) => b.points.length > 1);
   const length = branches.reduce((sum, b) => sum + lengthsAlong(b.points)[b.points.length - 1]!, 0);
   const hasLoop = area.length > 1;
-  if (branches.length === 0 || (!hasLoop && length < axis.maxRadius * 1.2)) return compactColumn(area, edges, axis.maxRadius);
+  const blob = !hasLoop && areaOf(area) < BLOB_RATIO * PI * axis.maxRadius * axis.maxRadius;
+  if (branches.length === 0 || blob || (!hasLoop && length < axis.maxRadius * 1.2)) return compactColumn(area, edges, axis.maxRadius);
   const columns = stringChains(branches).flatMap((chain) => columnsOf(chain, edges));
   return { columns };
 }
@@ -68,7 +71,7 @@ function columnsOf(chain: Chain, edges: EdgeIndex): Column[] {
     [middle, radii, shift] = reshapeEnds(middle, radii, head, tail);
   }
   if (middle.length < 3) return [];
-  const directions = loop ? loopTangents(middle) : evenTangents(middle, usual);
+  const directions = calmTangents(middle, loop, Math.max(1, Math.round((0.3 * usual) / STEP_MM)));
   const reach = reachOf(radii, chain, sampled.stopAt.map((i) => i + shift), loop);
   const track = castRows(middle, directions, reach, reach, edges);
   if (!track) return [];
@@ -126,27 +129,6 @@ const tucked = (chain: Chain, k: number): boolean => (k === 0 ? chain.startsAs :
 function smoothLoop(points: readonly Point[], rounds: number): Point[] {
   const ring = smooth(points.slice(0, -1), rounds, true);
   return [...ring, ring[0]!];
-}
-
-function loopTangents(middle: readonly Point[]): Point[] {
-  const out = tangents(middle.slice(0, -1), true);
-  return [...out, out[0]!];
-}
-
-/** Tangents over a short window, so that the rows of a noisy middle stay calm. */
-function evenTangents(middle: readonly Point[], radius: number): Point[] {
-  const window = Math.max(1, Math.round((0.3 * radius) / STEP_MM));
-  const rough = tangents(middle, false);
-  let sum: Point = { x: 0, y: 0 };
-  const prefix: Point[] = [sum];
-  for (const t of rough) prefix.push((sum = add(sum, t)));
-  return rough.map((_, i) => {
-    const a = Math.max(0, i - window);
-    const b = Math.min(rough.length, i + window + 1);
-    const d = sub(prefix[b]!, prefix[a]!);
-    const length = Math.sqrt(dot(d, d));
-    return length > 0 ? scale(d, 1 / length) : rough[i]!;
-  });
 }
 
 /** One straight column along the longer axis of a compact shape (second moments of its outline points). */

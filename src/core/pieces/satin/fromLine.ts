@@ -1,5 +1,5 @@
 import { strokeArea } from '../../geometry/area';
-import { lineLength, resample, smooth, tangents, withoutRepeats } from '../../geometry/line';
+import { calmTangents, lineLength, resample, smooth, withoutRepeats } from '../../geometry/line';
 import { add, cross, distance, dot, scale, sub, unit, type Line, type Point } from '../../geometry/point';
 import { atan2, PI, sin, cos } from '../../units/trig';
 import { OVERLAP_MM, SAME_POINT_MM } from '../../units/tolerances';
@@ -88,17 +88,18 @@ function trackAlong(s: Stretch, spec: StrokeSpec, edges: EdgeIndex, loop: boolea
   const half = spec.widthMm / 2;
   const length = lineLength(s.points);
   let middle = resample(s.points, STEP_MM);
-  middle = smooth(middle, loop ? 4 : 2, false);
+  middle = loop ? closeLoop(smooth(middle.slice(0, -1), 6, true)) : smooth(middle, 4, false);
   if (!loop) {
     const before = startShift(s.turnBefore, spec, half, length);
     const after = Number.isNaN(s.turnAfter) ? openEnd(spec, half) : mitreReach(s.turnAfter, half);
     middle = extend(shorten(middle, before), Math.max(0, -before), after);
   }
   if (middle.length < 2) return null;
-  const directions = loop ? tangents(middle.slice(0, -1), true) : tangents(middle, false);
-  if (loop) directions.push(directions[0]!);
+  const directions = calmTangents(middle, loop, Math.max(2, Math.round((0.3 * half) / STEP_MM)));
   return castRows(middle, directions, () => half * 1.02 + 0.01, () => half * 1.02 + 0.01, edges);
 }
+
+const closeLoop = (ring: Point[]): Point[] => [...ring, ring[0]!];
 
 const openEnd = (spec: StrokeSpec, half: number): number => (spec.cap === 'butt' ? 0 : half - 0.02);
 

@@ -1,0 +1,73 @@
+import { parseArgs } from 'node:util';
+import { InputError } from '../core/document/errors';
+import { CLOTH_KEYS, type Brief, type ClothKey } from '../core/document/types';
+
+export const USAGE =
+  'usage: bin/cobble plan ART.svg|JOB.json|JOB.cobble [--width MM|--height MM] [--cloth NAME] [--hoop WxH] [--thread-weight 40] [--out FILE.csv|.svg|.gcode|.png|.cobble] [--report FILE.json]';
+
+export interface PlanArgs {
+  input: string;
+  width?: number;
+  height?: number;
+  cloth?: ClothKey;
+  hoop?: Brief['hoop'];
+  threadWeight?: number;
+  out: string[];
+  report?: string;
+}
+
+const usage = (message: string): InputError => new InputError('bad-usage', message);
+
+function number(name: string, text: string | undefined, min: number, max: number): number | undefined {
+  if (text === undefined) return undefined;
+  const value = text.trim() === '' ? NaN : Number(text);
+  if (!Number.isFinite(value) || value < min || value > max) throw usage(`--${name} takes a number from ${min} to ${max}, not ‘${text}’.`);
+  return value;
+}
+
+/** Reads the words after `bin/cobble plan`. */
+export function readPlanArgs(argv: readonly string[]): PlanArgs {
+  const { values, positionals } = parsed(argv);
+  if (positionals.length !== 1) throw usage(`Name one artwork or job to plan. ${USAGE}`);
+  if (values.width !== undefined && values.height !== undefined) throw usage('Give --width or --height, not both: one follows from the other.');
+  const out: PlanArgs = { input: positionals[0]!, out: values.out ?? [] };
+  const width = number('width', values.width, 1, 1000);
+  const height = number('height', values.height, 1, 1000);
+  const weight = number('thread-weight', values['thread-weight'], 8, 150);
+  if (width !== undefined) out.width = width;
+  if (height !== undefined) out.height = height;
+  if (weight !== undefined) out.threadWeight = weight;
+  if (values.report !== undefined) out.report = values.report;
+  if (values.cloth !== undefined) {
+    const cloth = CLOTH_KEYS.find((k) => k === values.cloth);
+    if (!cloth) throw usage(`There is no cloth ‘${values.cloth}’; choose one of ${CLOTH_KEYS.join(', ')}.`);
+    out.cloth = cloth;
+  }
+  if (values.hoop !== undefined) out.hoop = readHoop(values.hoop);
+  return out;
+}
+
+function readHoop(text: string): Brief['hoop'] {
+  const match = /^(\d+(?:\.\d+)?)x(\d+(?:\.\d+)?)$/i.exec(text);
+  const [width, height] = [Number(match?.[1]), Number(match?.[2])];
+  if (!(width >= 10 && width <= 1000 && height >= 10 && height <= 1000)) {
+    throw usage(`--hoop takes width x height in mm, each from 10 to 1000, such as 100x100, not ‘${text}’.`);
+  }
+  return { width, height, shape: 'rect' };
+}
+
+function parsed(argv: readonly string[]) {
+  const text = { type: 'string' } as const;
+  try {
+    return parseArgs({
+      args: [...argv],
+      allowPositionals: true,
+      options: {
+        width: text, height: text, cloth: text, hoop: text, 'thread-weight': text, report: text,
+        out: { type: 'string', multiple: true },
+      },
+    });
+  } catch (error) {
+    throw usage(`${(error as Error).message.split('. ')[0]!.replace(/\.$/, '')}. ${USAGE}`);
+  }
+}

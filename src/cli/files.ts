@@ -1,0 +1,36 @@
+import { readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { InputError } from '../core/document/errors';
+import { MAX_SVG_BYTES } from '../core/units/tolerances';
+
+/** Reads a whole file, refusing what is missing or too large before it is loaded. */
+export function readBytes(path: string): Uint8Array {
+  let size: number;
+  try {
+    const stat = statSync(path);
+    if (!stat.isFile()) throw new InputError('bad-usage', `‘${path}’ is not a file; name an SVG, a job.json or a .cobble bundle.`);
+    size = stat.size;
+  } catch (error) {
+    if (error instanceof InputError) throw error;
+    throw new InputError('bad-usage', `There is no file ‘${path}’; check the name.`);
+  }
+  if (size > MAX_SVG_BYTES && !path.endsWith('.cobble')) {
+    throw new InputError('too-large', `‘${path}’ is ${(size / 1e6).toFixed(0)} MB; simplify it to less than ${MAX_SVG_BYTES / 1e6} MB and try again.`);
+  }
+  return readFileSync(path);
+}
+
+/** Writes all files or none: each goes to a neighbour first and is moved into place when all are written. */
+export function writeAll(files: readonly { path: string; content: string | Uint8Array }[]): void {
+  const done: string[] = [];
+  try {
+    for (const { path, content } of files) {
+      const part = `${path}.part`;
+      done.push(part);
+      writeFileSync(part, content);
+    }
+    for (const { path } of files) renameSync(`${path}.part`, path);
+  } catch (error) {
+    for (const part of done) rmSync(part, { force: true });
+    throw new InputError('bad-usage', `The result could not be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'}); check the folder and free space.`);
+  }
+}

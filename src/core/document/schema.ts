@@ -1,0 +1,155 @@
+import Joi from 'joi';
+import { InputError } from './errors';
+import { RANGES } from './ranges';
+import { CLOTH_KEYS, JOB_VERSION, PIECE_KINDS, PLACES, UNDERLAY_KINDS, type Brief, type Job, type PieceSettings } from './types';
+
+const MOST_PIECES = 5000;
+const LONGEST_PATH = 5_000_000;
+
+const within = (key: keyof typeof RANGES): Joi.NumberSchema => Joi.number().min(RANGES[key].min).max(RANGES[key].max);
+const hex = Joi.string().pattern(/^#[0-9a-fA-F]{6}$/).message('a colour is written as #rrggbb');
+const id = Joi.string().min(1).max(80);
+const path = Joi.string().min(2).max(LONGEST_PATH);
+const point = Joi.array().ordered(Joi.number().required(), Joi.number().required());
+
+const underlayLayer = Joi.object({
+  kind: Joi.string().valid(...UNDERLAY_KINDS).required(),
+  spacing: Joi.number().min(0.5).max(10),
+  length: Joi.number().min(0.5).max(12),
+  inset: Joi.number().min(0).max(5),
+  angle: Joi.number().min(-360).max(360),
+}).unknown(true);
+
+/** What a person may set on a piece, with permitted ranges. */
+export const settingsSchema = Joi.object<PieceSettings>({
+  spacing: within('spacing'),
+  stitchLength: within('stitchLength'),
+  angle: within('angle'),
+  pullComp: within('pullComp'),
+  pullCompPercent: within('pullCompPercent'),
+  pushComp: within('pushComp'),
+  underlay: Joi.array().items(underlayLayer).max(8),
+  style: Joi.string().valid('plain', 'double', 'bean'),
+  passes: within('passes').integer(),
+  satinLimit: within('satinLimit'),
+  stagger: Joi.string().valid('mixed', 'brick', 'quarter'),
+  tieIn: Joi.boolean(),
+  tieOff: Joi.boolean(),
+  openings: Joi.string().valid('carve', 'sew-over'),
+}).unknown(true);
+
+const hoop = Joi.object({
+  width: Joi.number().min(10).max(1000).required(),
+  height: Joi.number().min(10).max(1000).required(),
+  shape: Joi.string().valid('rect', 'round').default('rect'),
+}).unknown(true);
+
+/** The brief as the form and the record hold it. */
+export const briefSchema = Joi.object<Brief>({
+  cloth: Joi.string().valid(...CLOTH_KEYS).required(),
+  place: Joi.string().valid(...PLACES).required(),
+  hoop: hoop.required(),
+  size: Joi.object({ width: Joi.number().min(1).max(1000), height: Joi.number().min(1).max(1000) }).required(),
+  quantity: Joi.number().integer().min(1).max(100000).required(),
+  notes: Joi.string().allow('').max(20000).required(),
+  garment: Joi.string().allow('').max(200),
+  clothHex: hex,
+  due: Joi.string().allow('').max(40),
+  units: Joi.string().valid('mm', 'in'),
+}).unknown(true);
+
+const piece = Joi.object({
+  id: id.required(),
+  name: Joi.string().allow('').max(200).required(),
+  kind: Joi.string().valid(...PIECE_KINDS).required(),
+  thread: id.required(),
+  line: path,
+  width: within('width'),
+  cap: Joi.string().valid('butt', 'round', 'square'),
+  join: Joi.string().valid('miter', 'round', 'bevel'),
+  sides: Joi.array().ordered(path.required(), path.required()),
+  area: path,
+  slants: Joi.array().items(path).max(500),
+  start: point,
+  end: point,
+  settings: settingsSchema.default({}),
+}).unknown(true);
+
+const jobSchema = Joi.object<Job>({
+  cobble: Joi.number().valid(JOB_VERSION).required(),
+  id: id.required(),
+  name: Joi.string().min(1).max(200).required(),
+  brief: briefSchema.required(),
+  threads: Joi.array()
+    .items(
+      Joi.object({
+        id: id.required(),
+        code: Joi.string().allow('').max(40).required(),
+        name: Joi.string().allow('').max(80).required(),
+        hex: hex.required(),
+        weight: Joi.number().min(8).max(150).default(40),
+      }).unknown(true),
+    )
+    .max(250)
+    .required(),
+  artwork: Joi.array()
+    .items(
+      Joi.object({
+        id: id.required(),
+        file: Joi.string().pattern(/^[^/\\]{1,120}$/).required(),
+        transform: Joi.array().length(6).items(Joi.number()).required(),
+        locked: Joi.boolean().default(true),
+      }).unknown(true),
+    )
+    .max(20)
+    .default([]),
+  pieces: Joi.array().items(piece).max(MOST_PIECES).required(),
+  settings: Joi.object({
+    satinLimit: within('satinLimit'),
+    tieWhen: Joi.string().valid('trims', 'always', 'never'),
+    trimDistance: Joi.number().min(0.5).max(50),
+  })
+    .unknown(true)
+    .default({}),
+  sewouts: Joi.array().default([]),
+  repeat: Joi.any().default(null),
+}).unknown(true);
+
+/** Versions older than the present one, each with the step that lifts a record to the next. */
+const MIGRATIONS: Readonly<Record<number, (job: Record<string, unknown>) => Record<string, unknown>>> = {};
+
+/**
+ * Reads a job record from parsed JSON: version, migration, validation. Unknown fields are kept.
+ * @throws InputError with one sentence for people
+ */
+export function parseJob(data: unknown): Job {
+  if (typeof data !== 'object' || data === null || !('cobble' in data)) {
+    throw new InputError('bad-job', 'This file is not a Cobble job; choose a job.json or a .cobble bundle.');
+  }
+  let record = data as Record<string, unknown>;
+  const version = Number(record['cobble']);
+  if (version > JOB_VERSION) {
+    throw new InputError('newer-version', `This job was made by a newer Cobble (format ${version}); update Cobble to open it.`);
+  }
+  for (let v = version; v < JOB_VERSION; v++) {
+    const lift = MIGRATIONS[v];
+    if (!lift) throw new InputError('bad-job', `This job has the unknown format ${version}; choose a job saved by Cobble.`);
+    record = lift(record);
+  }
+  const { error, value } = jobSchema.validate(record, { abortEarly: true, convert: true });
+  if (error) throw new InputError('bad-job', `This job cannot be used: ${error.message.replaceAll('"', '‘')}. Correct it or choose another file.`);
+  return checkReferences(value);
+}
+
+function checkReferences(job: Job): Job {
+  const threads = new Set(job.threads.map((t) => t.id));
+  const ids = new Set<string>();
+  for (const p of job.pieces) {
+    if (!threads.has(p.thread)) throw new InputError('bad-job', `This job cannot be used: piece ${p.id} names the thread ${p.thread}, which is not in its list.`);
+    if (ids.has(p.id)) throw new InputError('bad-job', `This job cannot be used: two pieces are called ${p.id}.`);
+    ids.add(p.id);
+    const bad = p.kind === 'run' ? !p.line : p.kind === 'fill' ? !p.area : !(p.sides ?? p.area ?? (p.line && p.width));
+    if (bad) throw new InputError('bad-job', `This job cannot be used: piece ${p.id} (${p.kind}) has no shape.`);
+  }
+  return job;
+}
