@@ -25,7 +25,7 @@ export interface MedialAxis {
   maxRadius: number;
 }
 
-/** A branch is a corner when shorter than this many radii of the ball at its foot (a right angle has 1.41). */
+/** A branch is a corner when it reaches less far than this many radii of the ball at its foot (a right angle has 1.41). */
 const CORNER_RATIO = 1.65;
 
 interface Ball {
@@ -109,12 +109,6 @@ function traceBranches(t: Triangulation): Branch[] {
   return branches;
 }
 
-export function polylineLength(points: readonly Point[]): number {
-  let sum = 0;
-  for (let i = 1; i < points.length; i++) sum += distance(points[i - 1]!, points[i]!);
-  return sum;
-}
-
 function reversed(b: Branch): Branch {
   return { from: b.to, to: b.from, points: b.points.slice().reverse(), radii: b.radii.slice().reverse() };
 }
@@ -137,14 +131,9 @@ interface Corner {
   excess: number;
 }
 
-function cornersOf(branches: readonly Branch[], lengths: Map<Branch, number>): Corner[] {
+function cornersOf(branches: readonly Branch[]): Corner[] {
   const degree = new Map<number, number>();
   for (const b of branches) for (const n of [b.from, b.to]) if (n >= 0) degree.set(n, (degree.get(n) ?? 0) + 1);
-  const lengthOf = (b: Branch): number => {
-    const known = lengths.get(b) ?? polylineLength(b.points);
-    lengths.set(b, known);
-    return known;
-  };
   return branches.flatMap((b, branch): Corner[] => {
     if (b.from === b.to) return [];
     const last = b.radii.length - 1;
@@ -153,24 +142,40 @@ function cornersOf(branches: readonly Branch[], lengths: Map<Branch, number>): C
       [b.from, b.to, b.radii[last]!],
     ] as const) {
       if (degree.get(tip) !== 1 || (degree.get(foot) ?? 0) < 3) continue;
-      const excess = lengthOf(b) - CORNER_RATIO * radius;
+      const excess = reachFrom(b.points[foot === b.from ? 0 : last]!, b.points) - CORNER_RATIO * radius;
       if (excess < 0) return [{ branch, foot, excess }];
     }
     return [];
   });
 }
 
+/** Distance of the farthest point of a branch from its foot; unlike its length it does not grow with jitter. */
+const reachFrom = (foot: Point, points: readonly Point[]): number => points.reduce((far, p) => Math.max(far, distance(p, foot)), 0);
+
+/** How many branches at each node lead on to other nodes. */
+function innerDegrees(branches: readonly Branch[]): Map<number, number> {
+  const degree = new Map<number, number>();
+  for (const b of branches) for (const n of [b.from, b.to]) degree.set(n, (degree.get(n) ?? 0) + 1);
+  const inner = new Map<number, number>();
+  for (const b of branches) {
+    if ((degree.get(b.to) ?? 0) > 1) inner.set(b.from, (inner.get(b.from) ?? 0) + 1);
+    if ((degree.get(b.from) ?? 0) > 1) inner.set(b.to, (inner.get(b.to) ?? 0) + 1);
+  }
+  return inner;
+}
+
 /**
- * Removes corner branches, worst node first. All corners at one node go together: a square end has two, and to drop only
+ * Removes corner branches, outermost nodes first, worst first. All corners at one node go together: a square end has two, and to drop only
  * one would bend the column into the other.
  */
 function prune(branches: Branch[]): Branch[] {
-  const lengths = new Map<Branch, number>();
   let now = branches;
   for (;;) {
-    const corners = cornersOf(now, lengths);
+    const corners = cornersOf(now);
     if (corners.length === 0) return now;
-    const worst = corners.reduce((a, b) => (b.excess < a.excess ? b : a));
+    const inner = innerDegrees(now);
+    const outermost = corners.filter((c) => (inner.get(c.foot) ?? 0) <= 1);
+    const worst = (outermost.length > 0 ? outermost : corners).reduce((a, b) => (b.excess < a.excess ? b : a));
     const gone = new Set(corners.filter((c) => c.foot === worst.foot).map((c) => now[c.branch]!));
     now = now.filter((b) => !gone.has(b));
     now = dissolve(now, worst.foot);
@@ -191,7 +196,7 @@ function dissolve(branches: Branch[], node: number): Branch[] {
 export function samplingStep(area: Area): number {
   const perimeter = perimeterOf(area);
   const usualWidth = perimeter > 0 ? (2 * areaOf(area)) / perimeter : 1;
-  return Math.max(Math.min(Math.max(usualWidth / 5, 0.06), 0.8), perimeter / 5000);
+  return Math.max(Math.min(Math.max(usualWidth / 7, 0.06), 0.8), perimeter / 5000);
 }
 
 /** Medial axis of one connected clean area. */

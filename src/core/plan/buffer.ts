@@ -1,4 +1,5 @@
 import type { Point } from '../geometry/point';
+import { Role } from './roles';
 import { PLAN_LATTICE_MM } from '../units/tolerances';
 
 /** Needle events in columns. `x`, `y` in mm; `command` and `role` as in roles.ts. */
@@ -43,7 +44,7 @@ export class StitchBuffer {
    */
   pushClear(x: number, y: number, role: number, leastMm: number): void {
     const n = this.length;
-    if (n > 1 && this.commands[n - 1] === 0 && this.commands[n - 2] === 0 && this.roles[n - 1] !== role) {
+    if (n > 1 && this.commands[n - 1] === 0 && this.commands[n - 2] === 0 && this.roles[n - 1] !== Role.cover) {
       const dx = this.xs[n - 1]! - x;
       const dy = this.ys[n - 1]! - y;
       if (dx * dx + dy * dy < leastMm * leastMm) this.length = n - 1;

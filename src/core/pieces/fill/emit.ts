@@ -2,7 +2,7 @@ import { distance, type Point } from '../../geometry/point';
 import { resample } from '../../geometry/line';
 import { onLattice, type StitchBuffer } from '../../plan/buffer';
 import { ROW_END_CLEAR_MM, SHORTEST_STITCH_MM } from '../../units/tolerances';
-import { fromUV, heightOf, rowRange, type RowMesh } from './rows';
+import { fromUV, heightOf, rowRange, toU, type RowMesh } from './rows';
 
 /** How penetrations shift from row to row, as shares of the stitch length; four rows until they repeat. */
 export const STAGGER_ORDER = [0, 0.5, 0.25, 0.75] as const;
@@ -55,7 +55,7 @@ export function sewRow(out: StitchBuffer, mesh: RowMesh, i: number, fromLeft: bo
 
 /**
  * The step from the end of one row to the start of the next. Where rows end square to the edge the step is as short as
- * the spacing; it is then lengthened along the new row, outwards, until it is a stitch that machines sew safely.
+ * the spacing; it is then lengthened along the new row, the way it leans, until it is a stitch that machines sew safely.
  */
 function stepTo(
   out: StitchBuffer,
@@ -72,9 +72,11 @@ function stepTo(
     out.pushClear(p.x, p.y, role, SHORTEST_STITCH_MM);
     return;
   }
+  const from = toU(mesh.frame, here);
+  const way = Math.abs(u - from) < 0.005 ? outward : Math.sign(u - from);
   let best = onLattice(p);
-  for (let shift = 0.002; shift <= 0.2 && distance(here, best) < SHORTEST_STITCH_MM; shift += 0.002) {
-    best = onLattice(fromUV(mesh.frame, u + outward * shift, v));
+  for (let shift = 0.002; shift <= 0.4 && distance(here, best) < SHORTEST_STITCH_MM; shift += 0.002) {
+    best = onLattice(fromUV(mesh.frame, u + way * shift, v));
   }
   out.push(best.x, best.y, role);
 }

@@ -1,12 +1,12 @@
 import { areaOf } from '../../geometry/area';
 import { calmTangents, lengthsAlong, resample, smooth } from '../../geometry/line';
 import { medialAxis, type MedialAxis } from '../../geometry/medial';
-import { add, dot, mix, scale, sub, type Area, type Point } from '../../geometry/point';
+import { add, dot, mix, scale, sub, unit, type Area, type Point } from '../../geometry/point';
 import { atan2, cos, PI, sin } from '../../units/trig';
 import { OVERLAP_MM } from '../../units/tolerances';
 import { stringChains, type Chain } from './chains';
 import { indexEdges, type EdgeIndex } from './edges';
-import { castRows, extend } from './fromLine';
+import { castRows } from './fromLine';
 import { sliceTrack, type Column, type ColumnNetwork } from './track';
 
 /**
@@ -66,9 +66,16 @@ function columnsOf(chain: Chain, edges: EdgeIndex): Column[] {
   let radii = sampled.radii;
   let shift = 0;
   if (!loop) {
-    const head = endReach(chain.startsAs, radii[0]!, middle);
-    const tail = endReach(chain.endsAs, radii[radii.length - 1]!, middle.slice().reverse());
-    [middle, radii, shift] = reshapeEnds(middle, radii, head, tail);
+    const head = reshapeEnd(middle, radii, chain.startsAs, usual);
+    const tail = reshapeEnd(middle.slice().reverse(), radii.slice().reverse(), chain.endsAs, usual);
+    const kept = middle.slice(head.drop, middle.length - tail.drop);
+    middle = [...head.added.slice().reverse(), ...kept, ...tail.added];
+    radii = [
+      ...head.added.map(() => head.radius),
+      ...radii.slice(head.drop, radii.length - tail.drop),
+      ...tail.added.map(() => tail.radius),
+    ];
+    shift = head.added.length - head.drop;
   }
   if (middle.length < 3) return [];
   const directions = calmTangents(middle, loop, Math.max(1, Math.round((0.3 * usual) / STEP_MM)));
@@ -91,27 +98,35 @@ function columnsOf(chain: Chain, edges: EdgeIndex): Column[] {
   });
 }
 
-/** How far an end runs on (positive) or stays back (negative) from where the axis ends, mm. */
-function endReach(end: Chain['startsAs'], radius: number, fromEnd: readonly Point[]): number {
-  if (end === 'open') return Math.max(radius * 1.6, 0.6);
-  const length = lengthsAlong(fromEnd)[fromEnd.length - 1]!;
-  return -Math.min(Math.max(0, radius - OVERLAP_MM), length * 0.45);
+interface ReshapedEnd {
+  /** Samples to leave out at this end. */
+  drop: number;
+  /** Straight prolongation, outwards. */
+  added: Point[];
+  /** Radius along the prolongation, mm. */
+  radius: number;
 }
 
-function reshapeEnds(middle: Point[], radii: number[], head: number, tail: number): [Point[], number[], number] {
-  const drop = (mm: number): number => Math.min(Math.floor(middle.length / 2) - 1, Math.max(0, Math.round(-mm / STEP_MM)));
-  const [a, b] = [drop(head), drop(tail)];
-  const kept = middle.slice(a, middle.length - b);
-  const keptRadii = radii.slice(a, radii.length - b);
-  const out = extend(kept, Math.max(0, head), Math.max(0, tail));
-  const added = head > 0 ? Math.ceil(head / STEP_MM - 1e-9) : 0;
-  const after = out.length - kept.length - added;
-  const at = (list: readonly number[], i: number): number => list[Math.min(list.length - 1, Math.max(0, i))] ?? 0;
-  const solid = Math.round((keptRadii[0] ?? 0) / STEP_MM);
-  const headRadius = Math.max(at(keptRadii, 0), head > 0 ? at(keptRadii, Math.min(solid, 8)) : 0);
-  const tailRadius = Math.max(at(keptRadii, keptRadii.length - 1), tail > 0 ? at(keptRadii, keptRadii.length - 1 - 8) : 0);
-  const grown = [...new Array<number>(added).fill(headRadius), ...keptRadii, ...new Array<number>(after).fill(tailRadius)];
-  return [out, grown, added - a];
+/**
+ * Where a column ends at the outline its axis wanders into a corner: the last half radius is given up, and the column
+ * runs on straight to the outline. Where it meets another column it stays back so that it is tucked under by 1.0 mm.
+ * @param line samples from this end inwards
+ */
+function reshapeEnd(line: readonly Point[], radii: readonly number[], end: Chain['startsAs'], usual: number): ReshapedEnd {
+  const n = line.length;
+  const radius = radii[0] ?? 0;
+  if (end !== 'open') {
+    const back = Math.min(Math.max(0, radius - OVERLAP_MM) / STEP_MM, n * 0.45);
+    return { drop: Math.floor(back), added: [], radius };
+  }
+  const drop = Math.min(Math.round((0.5 * radius) / STEP_MM), Math.floor(n * 0.3));
+  const inwards = Math.min(n - 1, drop + Math.max(4, Math.round(usual / STEP_MM)), Math.max(drop + 1, n - 1 - drop));
+  const from = line[drop]!;
+  const direction = unit(sub(from, line[inwards]!));
+  const reach = drop * STEP_MM + Math.max(radius * 1.6, 0.6);
+  const steps = Math.ceil(reach / STEP_MM);
+  const added = Array.from({ length: steps }, (_, i) => add(from, scale(direction, ((i + 1) * reach) / steps)));
+  return { drop, added, radius: Math.max(radius, radii[drop] ?? 0) };
 }
 
 /** Rows may reach past the inscribed ball at bends, but hardly where another column joins. */

@@ -127,7 +127,7 @@ function shorten(line: readonly Point[], by: number): Point[] {
 }
 
 /** Straight prolongations at both ends, sampled like the rest. */
-export function extend(line: readonly Point[], before: number, after: number): Point[] {
+function extend(line: readonly Point[], before: number, after: number): Point[] {
   const n = line.length;
   if (n < 2) return line.slice();
   const back = Math.min(n - 1, 3);
