@@ -1,4 +1,4 @@
-import { components, intersect, offset, subtract, unite } from '../geometry/area';
+import { components, intersect, offset, roughOffset, subtract, unite } from '../geometry/area';
 import { boundsOf, boundsTouch, type Area } from '../geometry/point';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
 import type { PlacedItem } from './place';
@@ -28,18 +28,16 @@ export function carveBeneath(item: PlacedItem, later: readonly PlacedItem[]): Ca
   const cover = unite(...over.map((o) => o.area));
   const visible = subtract(item.area, cover);
   if (visible.length === 0) return { area: [], removed: item.area };
-  const reach = offset(visible, OVERLAP_MM);
+  const reach = roughOffset(visible, OVERLAP_MM);
   const hidden = subtract(item.area, reach);
-  const removed = offset(offset(hidden, -OPENING_MM / 2), OPENING_MM / 2);
-  let area = removed.length > 0 ? subtract(item.area, removed) : item.area;
-  const solid = visible.length > 0 && offset(visible, -SOLID_MM / 2).length > 0;
-  if (solid && !item.stroke) {
-    const broad = offset(offset(cover, -BROAD_MM / 2), BROAD_MM / 2);
-    const tuck = subtract(intersect(reach, broad), item.area);
-    const grown = unite(area, intersect(tuck, offset(area, OVERLAP_MM)));
-    area = tuck.length > 0 ? closeSeams(grown) : area;
-  }
-  return { area, removed };
+  const core = hidden.length > 0 ? roughOffset(hidden, -OPENING_MM / 2) : [];
+  const removed = core.length > 0 ? roughOffset(core, OPENING_MM / 2) : [];
+  const area = removed.length > 0 ? subtract(item.area, removed) : item.area;
+  if (item.stroke || roughOffset(visible, -SOLID_MM / 2).length === 0) return { area, removed };
+  const broad = roughOffset(roughOffset(cover, -BROAD_MM / 2), BROAD_MM / 2);
+  const tuck = subtract(intersect(reach, broad), item.area);
+  if (tuck.length === 0) return { area, removed };
+  return { area: closeSeams(unite(area, intersect(tuck, roughOffset(area, OVERLAP_MM)))), removed };
 }
 
 /** Heals hairline seams that clipping leaves where areas were put together. */

@@ -98,8 +98,22 @@ export function placeArt(doc: ArtDocument, wanted: WantedSize): PlacedArt {
   const cx = rough.minX + (box.minX + box.maxX) / 2 / first;
   const cy = rough.minY + (box.minY + box.maxY) / 2 / first;
   const matrix: Matrix = [scale, 0, 0, scale, -cx * scale, -cy * scale];
-  const items = doc.items.map((i) => placeItem(i, matrix, scale)).filter((i) => i.area.length > 0);
+  const ratio = scale / first;
+  const near = ratio > 0.5 && ratio < 1.5;
+  const items = doc.items
+    .map((item, i) => (near ? rescaled(item, measured[i]!, matrix, ratio, first, rough) : placeItem(item, matrix, scale)))
+    .filter((i) => i.area.length > 0);
   return { items, width: w * scale, height: h * scale, matrix };
+}
+
+/** Lays areas that were measured at a like size to their final place instead of computing them again. */
+function rescaled(item: ArtItem, measured: PlacedItem, m: Matrix, ratio: number, first: number, rough: Bounds): PlacedItem {
+  const dx = m[4] + rough.minX * first * ratio;
+  const dy = m[5] + rough.minY * first * ratio;
+  const path = transformPath(item.path, m);
+  const area = measured.area.map((ring) => ring.map((p) => ({ x: p.x * ratio + dx, y: p.y * ratio + dy })));
+  if (!measured.stroke) return { ...measured, path, area };
+  return { ...measured, path, area, stroke: { ...measured.stroke, widthMm: measured.stroke.widthMm * ratio, lines: strokeLines(path) } };
 }
 
 function scaleFor(wanted: WantedSize, w: number, h: number, mmPerUnit: number | null): number {

@@ -7,22 +7,16 @@ export interface ChartThread {
   hex: string;
 }
 
-const NAMES: readonly [string, readonly string[]][] = [
-  ['Brick', ['Ember', 'Kiln red', 'Rowan berry', 'Rust lantern']],
-  ['Clay', ['Apricot dusk', 'Terracotta', 'Copper kettle', 'Burnt umber']],
-  ['Straw', ['Pale straw', 'Marigold', 'Honeycomb', 'Old brass']],
-  ['Moss', ['Lime leaf', 'Meadow', 'Fern', 'Deep moss']],
-  ['Pine', ['Spring shoot', 'Kelp', 'Pine needle', 'Night forest']],
-  ['Lagoon', ['Sea glass', 'Lagoon', 'Slipway teal', 'Deep water']],
-  ['Sky', ['Morning sky', 'Ferry blue', 'Harbour', 'Midnight channel']],
-  ['Ink', ['Larkspur', 'Cobalt drift', 'Royal ink', 'Storm indigo']],
-  ['Plum', ['Lilac ash', 'Heather', 'Damson', 'Night plum']],
-  ['Rose', ['Shell pink', 'Foxglove', 'Cranberry', 'Wine cellar']],
-  ['Skin', ['Oat', 'Biscuit', 'Toffee', 'Walnut']],
-  ['Stone', ['Salt white', 'Pebble', 'Slate', 'Soot']],
+/** Hue families: name and hue angle (CIE LCh), and how much colour they carry. */
+const FAMILIES: readonly [string, number, number][] = [
+  ['rowan', 22, 1], ['kiln', 48, 1], ['straw', 84, 1], ['moss', 118, 0.9], ['fern', 148, 0.85], ['lagoon', 196, 0.75],
+  ['harbour', 236, 0.8], ['storm', 266, 0.85], ['damson', 312, 0.8], ['foxglove', 356, 0.9], ['biscuit', 66, 0.45], ['slate', 245, 0.12],
 ];
-const HUES = [22, 48, 84, 122, 152, 196, 238, 272, 312, 0, 62, 250];
-const LEVELS: readonly [number, number][] = [[84, 34], [66, 62], [48, 52], [28, 34]];
+/** Depths of each family: name, lightness, chroma. */
+const DEPTHS: readonly [string, number, number][] = [
+  ['Breath of', 92, 9], ['Pale', 83, 18], ['Soft', 72, 26], ['Bright', 70, 62],
+  ['Dusty', 56, 24], ['Full', 50, 54], ['Deep', 34, 38], ['Night', 20, 22],
+];
 const EXTRA: readonly ChartThread[] = [
   { code: 'Q001', name: 'Black pitch', hex: '#111314' },
   { code: 'Q002', name: 'Snow', hex: '#fdfdfb' },
@@ -38,15 +32,15 @@ const EXTRA: readonly ChartThread[] = [
   { code: 'Q012', name: 'Bone', hex: '#e4dcc8' },
 ];
 
-/** Sixty made-up threads: twelve families of four depths, and twelve plain ones. */
+/** 108 made-up threads: twelve plain ones, and twelve families of eight depths. */
 export const THREAD_CHART: readonly ChartThread[] = [
   ...EXTRA,
-  ...NAMES.flatMap(([family, names], f) =>
-    names.map((name, d) => {
-      const [l, c] = LEVELS[d]!;
-      const chroma = family === 'Stone' ? 3 : family === 'Skin' ? c * 0.45 : c;
-      return { code: `Q${f + 1}${d + 1}${(f * 7 + d * 3) % 10}`, name, hex: formatHex({ mode: 'lch', l, c: chroma, h: HUES[f]! }) };
-    }),
+  ...FAMILIES.flatMap(([family, h, colour], f) =>
+    DEPTHS.map(([depth, l, c], d) => ({
+      code: `Q${100 + f * 24 + d * 3}`,
+      name: `${depth} ${family}`,
+      hex: formatHex({ mode: 'lch', l, c: c * colour, h }),
+    })),
   ),
 ];
 

@@ -36,10 +36,15 @@ export function intersect(a: Area, b: Area): Area {
   return fromPaths(Clipper.intersectD(toPaths(a), toPaths(b), FillRule.NonZero, PRECISION));
 }
 
-/** Grows (positive) or shrinks (negative) an area by `mm` all round, with round corners. */
-export function offset(area: Area, mm: number, join: JoinName = 'round'): Area {
+/** Grows (positive) or shrinks (negative) an area by `mm` all round; round corners keep within `arcMm` of true arcs. */
+export function offset(area: Area, mm: number, join: JoinName = 'round', arcMm = 0.01): Area {
   if (area.length === 0 || mm === 0) return area;
-  return fromPaths(Clipper.inflatePathsD(toPaths(area), mm, JOINS[join], EndType.Polygon, 4, PRECISION, 0.01));
+  return fromPaths(Clipper.inflatePathsD(toPaths(area), mm, JOINS[join], EndType.Polygon, 4, PRECISION, arcMm));
+}
+
+/** The same for hidden edges, where a tenth of a thread does not matter: several times as fast. */
+export function roughOffset(area: Area, mm: number): Area {
+  return area.length === 0 ? area : offset(simplify(area, 0.03), mm, 'round', 0.04);
 }
 
 const JOINS = { miter: JoinType.Miter, round: JoinType.Round, bevel: JoinType.Bevel };

@@ -2,7 +2,7 @@ import { distance, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../plan/buffer';
 import { Command, Role } from '../../plan/roles';
 import { compensatedEnds, sewRow, sewWay, type RowSettings } from './emit';
-import { fromUV, heightOf, nearestStretch, type RowMesh } from './rows';
+import { fromUV, heightOf, type RowMesh } from './rows';
 import { connectedGroups, sewingOrder, splitSections, type Section } from './sections';
 import { wayThrough } from './travel';
 
@@ -19,12 +19,18 @@ export interface SewRowsOptions extends RowSettings {
   end?: Point | null;
 }
 
+/** Which stretches of a mesh are covered already. */
+interface Sewn {
+  mesh: RowMesh;
+  stretches: Uint8Array;
+}
+
 /** Moves inside the area on a hidden run; a short gap is bridged, a wide one trimmed. */
-export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>): void {
+export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, sewn: Sewn | null = null): void {
   const from = out.last();
   if (!from || distance(from, to) < 0.6) return;
   for (const mesh of ways) {
-    const way = wayThrough(mesh, from, to);
+    const way = wayThrough(mesh, from, to, sewn?.mesh === mesh ? sewn.stretches : null);
     if (!way) continue;
     const approach = way.slice(0, -1);
     if (approach.length > 1) sewWay(out, approach, TRAVEL_LENGTH_MM, Role.travel);
@@ -41,22 +47,20 @@ export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>):
 export function sewRows(out: StitchBuffer, mesh: RowMesh, options: SewRowsOptions): void {
   if (mesh.count === 0) return;
   const sections = splitSections(mesh);
+  const sewn: Sewn = { mesh, stretches: new Uint8Array(mesh.count) };
   const groups = connectedGroups(sections);
   let left = groups.map((members) => ({ members }));
-  const finalGroup = options.end ? groupAt(mesh, sections, groups, options.end) : -1;
+  const rows = (members: readonly number[]): number => members.reduce((n, s) => n + sections[s]!.stretches.length, 0);
+  // Parts that rows do not connect are reached through the largest one, so that one is sewn last and hides the way.
+  const largest = groups.reduce((a, b) => (rows(b) > rows(a) ? b : a));
+  let left = groups.filter((g) => g !== largest);
   while (left.length > 0) {
     const here = out.last();
-    const choices = left.length > 1 ? left.filter((g) => g.members !== groups[finalGroup]) : left;
-    const next = choices.reduce((a, b) => (gapTo(mesh, sections, a.members, here) <= gapTo(mesh, sections, b.members, here) ? a : b));
+    const next = left.reduce((a, b) => (gapTo(mesh, sections, a, here) <= gapTo(mesh, sections, b, here) ? a : b));
     left = left.filter((g) => g !== next);
-    const aim = left.length === 0 ? (options.end ?? null) : null;
-    sewGroup(out, mesh, sections, next.members, aim, options);
+    sewGroup(out, sewn, sections, next, null, options);
   }
-}
-
-function groupAt(mesh: RowMesh, sections: readonly Section[], groups: readonly number[][], p: Point): number {
-  const stretch = nearestStretch(mesh, p);
-  return groups.findIndex((members) => members.some((s) => sections[s]!.stretches.includes(stretch)));
+  sewGroup(out, sewn, sections, largest, options.end ?? null, options);
 }
 
 function gapTo(mesh: RowMesh, sections: readonly Section[], members: readonly number[], from: Point | null): number {
@@ -76,20 +80,22 @@ function endsOf(mesh: RowMesh, section: Section): Point[] {
 
 function sewGroup(
   out: StitchBuffer,
-  mesh: RowMesh,
+  sewn: Sewn,
   sections: readonly Section[],
   members: readonly number[],
   end: Point | null,
   options: SewRowsOptions,
 ): void {
+  const { mesh } = sewn;
   const { last, endAtTop } = chooseLast(mesh, sections, members, end ?? farFrom(out.last()));
   for (const leg of sewingOrder(sections, last, endAtTop)) {
     const stretches = sections[leg.section]!.stretches;
     const ordered = leg.downwards ? stretches : stretches.slice().reverse();
     let fromLeft = nearerLeft(out, mesh, ordered[0]!, options.pullCompMm);
-    travelTo(out, rowEnd(mesh, ordered[0]!, fromLeft), options.ways);
+    travelTo(out, rowEnd(mesh, ordered[0]!, fromLeft), options.ways, sewn);
     for (const i of ordered) {
       sewRow(out, mesh, i, fromLeft, options, options.role);
+      sewn.stretches[i] = 1;
       fromLeft = !fromLeft;
     }
   }

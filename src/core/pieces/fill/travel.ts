@@ -10,16 +10,28 @@ import { fromUV, heightOf, nearestStretch, neighbours, toU, toV, type RowMesh } 
  */
 const EDGE_MARGIN_MM = 0.5;
 
-/** @returns corner points from `from` to `to` (both included), or null when the rows do not connect them */
-export function wayThrough(mesh: RowMesh, from: Point, to: Point): Point[] | null {
+/** How much longer a way may be to avoid running over rows that are sewn already, where it would show. */
+const SEWN_PENALTY = 40;
+
+/**
+ * @param sewn stretches that are covered already, non-zero each; the way keeps off them where it can
+ * @returns corner points from `from` to `to` (both included), or null when the rows do not connect them
+ */
+export function wayThrough(mesh: RowMesh, from: Point, to: Point, sewn: Uint8Array | null = null): Point[] | null {
   const a = nearestStretch(mesh, from);
   const b = nearestStretch(mesh, to);
   if (a < 0 || b < 0) return null;
-  const stretches = search(mesh, a, b, toU(mesh.frame, from), toU(mesh.frame, to));
+  const stretches = search(mesh, a, b, { fromU: toU(mesh.frame, from), targetU: toU(mesh.frame, to), sewn });
   return stretches && pullStraight(mesh, stretches, from, to);
 }
 
-function search(mesh: RowMesh, a: number, b: number, fromU: number, targetU: number): number[] | null {
+interface Aim {
+  fromU: number;
+  targetU: number;
+  sewn: Uint8Array | null;
+}
+
+function search(mesh: RowMesh, a: number, b: number, { fromU, targetU, sewn }: Aim): number[] | null {
   const cost = new Map<number, number>([[a, 0]]);
   const at = new Map<number, number>([[a, fromU]]);
   const came = new Map<number, number>();
@@ -33,7 +45,8 @@ function search(mesh: RowMesh, a: number, b: number, fromU: number, targetU: num
     const u = at.get(here)!;
     for (const next of [...neighbours(mesh, here, -1), ...neighbours(mesh, here, 1)]) {
       const landing = Math.min(mesh.u1[next]!, Math.max(mesh.u0[next]!, u));
-      const total = cost.get(here)! + mesh.spacing + Math.abs(landing - u);
+      const step = mesh.spacing + Math.abs(landing - u);
+      const total = cost.get(here)! + (sewn && sewn[next] !== 0 ? step * SEWN_PENALTY : step);
       if (total >= (cost.get(next) ?? Infinity)) continue;
       cost.set(next, total);
       at.set(next, landing);
