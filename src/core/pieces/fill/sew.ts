@@ -49,7 +49,6 @@ export function sewRows(out: StitchBuffer, mesh: RowMesh, options: SewRowsOption
   const sections = splitSections(mesh);
   const sewn: Sewn = { mesh, stretches: new Uint8Array(mesh.count) };
   const groups = connectedGroups(sections);
-  let left = groups.map((members) => ({ members }));
   const rows = (members: readonly number[]): number => members.reduce((n, s) => n + sections[s]!.stretches.length, 0);
   // Parts that rows do not connect are reached through the largest one, so that one is sewn last and hides the way.
   const largest = groups.reduce((a, b) => (rows(b) > rows(a) ? b : a));
