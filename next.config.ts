@@ -1,0 +1,9 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  poweredByHeader: false,
+  reactStrictMode: true,
+  devIndicators: false,
+};
+
+export default config;

@@ -1,0 +1,5 @@
+import { Shelf } from '@/ui/shelf/Shelf';
+
+export default function Page() {
+  return <Shelf />;
+}

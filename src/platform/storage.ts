@@ -1,0 +1,60 @@
+import localforage from 'localforage';
+import type { Job } from '@/core/document/types';
+import type { PlanFigures } from '@/core/plan/measure';
+
+/** A job as this browser keeps it. */
+export interface SavedJob {
+  job: Job;
+  /** File name to SVG text. */
+  artwork: Record<string, string>;
+  /** Milliseconds since 1970. */
+  updated: number;
+  picture?: Blob;
+  figures?: PlanFigures;
+}
+
+const jobs = localforage.createInstance({ name: 'cobble', storeName: 'jobs' });
+const preferences = localforage.createInstance({ name: 'cobble', storeName: 'preferences' });
+
+export class StorageError extends Error {}
+
+function explain(error: unknown): StorageError {
+  const full = error instanceof DOMException && error.name === 'QuotaExceededError';
+  return new StorageError(
+    full
+      ? 'This browser has no room left: take the job away as a bundle, then remove jobs you no longer need.'
+      : 'This browser does not keep data (a private window, perhaps): take the job away as a bundle before closing.',
+  );
+}
+
+export async function loadJob(id: string): Promise<SavedJob | null> {
+  return jobs.getItem<SavedJob>(id);
+}
+
+/** @throws StorageError with a sentence for people; what was stored before stays as it was */
+export async function saveJob(saved: SavedJob): Promise<void> {
+  try {
+    await jobs.setItem(saved.job.id, saved);
+  } catch (error) {
+    throw explain(error);
+  }
+}
+
+export async function removeJob(id: string): Promise<void> {
+  await jobs.removeItem(id);
+}
+
+/** All jobs, the latest changed first. */
+export async function listJobs(): Promise<SavedJob[]> {
+  const out: SavedJob[] = [];
+  await jobs.iterate<SavedJob, void>((saved) => void out.push(saved));
+  return out.sort((a, b) => b.updated - a.updated);
+}
+
+export async function preference<T>(key: string): Promise<T | null> {
+  return preferences.getItem<T>(key).catch(() => null);
+}
+
+export async function keepPreference(key: string, value: unknown): Promise<void> {
+  await preferences.setItem(key, value).catch(() => undefined);
+}

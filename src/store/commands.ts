@@ -1,0 +1,78 @@
+import { briefSchema } from '@/core/document/schema';
+import type { Brief, Job, Piece, PieceKindName, PieceSettings } from '@/core/document/types';
+import type { Survey } from '@/workers/protocol';
+import { useJob } from './jobStore';
+
+const change = (label: string, recipe: (job: Job) => void): void => useJob.getState().change(label, recipe);
+
+function edit(id: string, label: string, recipe: (piece: Piece) => void): void {
+  change(label, (job) => {
+    const piece = job.pieces.find((p) => p.id === id);
+    if (piece) recipe(piece);
+  });
+}
+
+/** Sets one setting by hand, or gives it back to recipe and rules when `value` is undefined. */
+export function setSetting<K extends keyof PieceSettings>(id: string, key: K, value: PieceSettings[K] | undefined): void {
+  edit(id, value === undefined ? `Reset ${key}` : `Set ${key}`, (piece) => {
+    if (value === undefined) delete piece.settings[key];
+    else piece.settings[key] = value;
+  });
+}
+
+export const renamePiece = (id: string, name: string): void => edit(id, 'Rename', (p) => void (p.name = name));
+
+export const setThread = (id: string, thread: string): void => edit(id, 'Change thread', (p) => void (p.thread = thread));
+
+/** Kinds that the shape of a piece can be sewn as. */
+export function possibleKinds(piece: Piece): PieceKindName[] {
+  if (piece.line) return piece.width ? ['run', 'satin'] : ['run'];
+  return piece.sides ? ['satin'] : ['satin', 'fill'];
+}
+
+export const setKind = (id: string, kind: PieceKindName): void => edit(id, `Sew as ${kind}`, (p) => void (p.kind = kind));
+
+/** Moves a piece so that it is sewn at `position` (0 is first) among the others. */
+export function movePiece(id: string, position: number): void {
+  change('Change the order', (job) => {
+    const from = job.pieces.findIndex((p) => p.id === id);
+    if (from < 0) return;
+    const to = Math.max(0, Math.min(job.pieces.length - 1, position));
+    if (to === from) return;
+    const [piece] = job.pieces.splice(from, 1);
+    job.pieces.splice(to, 0, piece!);
+  });
+}
+
+export function removePiece(id: string): void {
+  change('Remove piece', (job) => {
+    job.pieces = job.pieces.filter((p) => p.id !== id);
+  });
+}
+
+/** Puts the pieces of a survey of the artwork into the job, in place of those it had. */
+export function takePieces(survey: Survey): void {
+  change('Make pieces from artwork', (job) => {
+    job.threads = survey.threads;
+    job.pieces = survey.pieces;
+    if (job.artwork[0]) job.artwork[0].transform = survey.transform;
+  });
+}
+
+export const renameJob = (name: string): void => change('Rename job', (job) => void (job.name = name));
+
+/**
+ * Changes the brief, if the result is a valid one.
+ * @returns what is wrong with it, or null when it was taken
+ */
+export function changeBrief(label: string, patch: Partial<Brief>): string | null {
+  const job = useJob.getState().job;
+  if (!job) return null;
+  const { error, value } = briefSchema.validate({ ...job.brief, ...patch });
+  if (error) return error.message.replaceAll('"', '‘');
+  change(label, (draft) => void (draft.brief = value as Brief));
+  return null;
+}
+
+/** Width or height that the pieces were made for, as the artwork's own scale tells, mm per drawing unit. */
+export const artScale = (job: Job): number => job.artwork[0]?.transform[0] ?? 0;

@@ -1,0 +1,66 @@
+import { create } from 'zustand';
+import { looksOf } from '@/core/drawing/picture';
+import type { Job } from '@/core/document/types';
+import { engine, painter } from '@/workers/client';
+import type { Planned } from '@/workers/protocol';
+import { useJob } from './jobStore';
+
+interface PlanState {
+  planned: Planned | null;
+  /** The job that `planned` was made from. */
+  of: Job | null;
+  /** Grows with every plan the painter holds; pictures of an older one are stale. */
+  version: number;
+  busy: boolean;
+  /** Share done while a long plan is made, 0 to 1. */
+  progress: number;
+  problem: string | null;
+}
+
+/** The stitch plan of the open job, kept up to date by the engine's worker. */
+export const usePlan = create<PlanState>(() => ({ planned: null, of: null, version: 0, busy: false, progress: 0, problem: null }));
+
+let running = false;
+let wanted: Job | null = null;
+
+/** Plans the job unless it is planned already; of several requests while one runs only the last is served. */
+export function requestPlan(job: Job): void {
+  if (usePlan.getState().of === job) return;
+  wanted = job;
+  if (!running) void work();
+}
+
+async function work(): Promise<void> {
+  running = true;
+  while (wanted) {
+    const job: Job = wanted;
+    wanted = null;
+    usePlan.setState({ busy: true, progress: 0 });
+    try {
+      const planned = await engine.call('plan', { job }, { progress: (progress) => usePlan.setState({ progress }) });
+      await painter.call('showPlan', { plan: planned.plan, looks: looksOf(job), hidden: [] });
+      usePlan.setState((s) => ({ planned, of: job, version: s.version + 1, problem: null }));
+      queuePicture(job);
+    } catch (error) {
+      usePlan.setState({ problem: (error as Error).message, of: job });
+    }
+  }
+  running = false;
+  usePlan.setState({ busy: false });
+}
+
+const PICTURE_AFTER_MS = 1200;
+let pictureTimer: ReturnType<typeof setTimeout> | null = null;
+
+/** The shelf's picture follows when the hands rest. */
+function queuePicture(job: Job): void {
+  if (pictureTimer) clearTimeout(pictureTimer);
+  pictureTimer = setTimeout(() => {
+    void engine
+      .call('thumbnail', { job })
+      .then(({ png, figures }) => {
+        if (useJob.getState().job === job) useJob.getState().setShown({ picture: png, figures });
+      })
+      .catch(() => undefined);
+  }, PICTURE_AFTER_MS);
+}

@@ -1,0 +1,66 @@
+'use client';
+import { clothColour } from '@/core/drawing/picture';
+import type { Job } from '@/core/document/types';
+import type { Survey } from '@/workers/protocol';
+import { HoopCloth, HoopRing } from '../components/HoopShape';
+import { MatGrid } from '../components/MatGrid';
+
+interface Props {
+  job: Job;
+  survey: Survey | null;
+  marked: number | null;
+  onMark(i: number | null): void;
+}
+
+/** The artwork's regions at real size in the hoop. The ruler along its foot is the tape. */
+export function HoopView({ job, survey, marked, onMark }: Props) {
+  const { hoop } = job.brief;
+  const margin = 14;
+  const box = [-hoop.width / 2 - margin, -hoop.height / 2 - margin, hoop.width + 2 * margin, hoop.height + 2 * margin];
+  return (
+    <svg className="absolute inset-0 h-full w-full" viewBox={box.join(' ')} role="img" aria-label="Artwork in the hoop">
+      <MatGrid />
+      <HoopCloth hoop={hoop} hex={clothColour(job)} />
+      <HoopRing hoop={hoop} />
+      {survey?.regions.map((r, i) => (
+        <path
+          key={i}
+          d={r.data}
+          fillRule="evenodd"
+          fill={r.strokeWidthMm === null ? r.hex : 'none'}
+          stroke={r.strokeWidthMm === null ? 'none' : r.hex}
+          strokeWidth={r.strokeWidthMm ?? 0}
+          strokeLinecap="round"
+          strokeLinejoin="round"
+          opacity={marked === null || marked === i ? 1 : 0.25}
+          onMouseEnter={() => onMark(i)}
+          onMouseLeave={() => onMark(null)}
+        />
+      ))}
+      {marked !== null && survey?.regions[marked] && (
+        <path d={survey.regions[marked].data} fill="none" stroke="#1d282c" strokeWidth={1.6} vectorEffect="non-scaling-stroke" pointerEvents="none" />
+      )}
+      {survey && <SizeTape width={survey.widthMm} y={Math.min(hoop.height / 2 + 5, survey.heightMm / 2 + 3)} />}
+    </svg>
+  );
+}
+
+/** A length of measuring tape under the artwork, as wide as it is. */
+function SizeTape({ width, y }: { width: number; y: number }) {
+  const ticks = Array.from({ length: Math.floor(width) + 1 }, (_, i) => i);
+  return (
+    <g transform={`translate(${-width / 2} ${y})`} aria-hidden="true">
+      <rect width={width} height={4.4} fill="#f2c230" stroke="#1d282c" strokeWidth={0.15} />
+      {ticks.map((i) => (
+        <path key={i} d={`M${i},0 v${i % 10 === 0 ? 2.6 : i % 5 === 0 ? 1.7 : 1}`} stroke="#1d282c" strokeWidth={0.15} />
+      ))}
+      {ticks
+        .filter((i) => i % 10 === 0 && i > 0 && i < width - 2)
+        .map((i) => (
+          <text key={i} x={i + 0.4} y={3.9} fontSize={2} fill="#1d282c">
+            {i}
+          </text>
+        ))}
+    </g>
+  );
+}

@@ -1,0 +1,56 @@
+'use client';
+import type { RegionView } from '@/workers/protocol';
+
+const KIND_NAMES: Record<RegionView['kind'], string> = { run: 'Run', satin: 'Satin', fill: 'Fill', drop: 'Left out' };
+const mm = (v: number): string => v.toFixed(1);
+
+/** Every region with its area, its widths, and what it should be sewn as. */
+export function RegionList({ regions, marked, onMark }: { regions: readonly RegionView[]; marked: number | null; onMark(i: number | null): void }) {
+  return (
+    <section aria-label="Regions" className="min-h-0 flex-1 overflow-auto">
+      <table className="w-full border-collapse">
+        <caption className="sr-only">Regions of the artwork with their widths in millimetres</caption>
+        <thead className="sticky top-0 z-10 bg-panel text-xs text-quiet">
+          <tr className="border-b border-hairline">
+            <th scope="col" className="py-2 pl-4 text-left font-normal">
+              {regions.length} regions
+            </th>
+            <th scope="col" className="py-2 text-right font-normal">
+              mm²
+            </th>
+            <th scope="col" className="py-2 pl-3 text-right font-normal" title="Narrowest, usual and widest local width">
+              width, mm
+            </th>
+            <th scope="col" className="py-2 pr-4 pl-4 text-left font-normal">
+              sew as
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {regions.map((r, i) => (
+            <tr
+              key={i}
+              tabIndex={0}
+              onMouseEnter={() => onMark(i)}
+              onMouseLeave={() => onMark(null)}
+              onFocus={() => onMark(i)}
+              onBlur={() => onMark(null)}
+              className={`border-b border-hairline ${marked === i ? 'bg-tape-soft' : ''}`}
+            >
+              <td className="max-w-[120px] truncate py-1 pl-4">
+                <span className="mr-2 inline-block h-3 w-3 rounded-sm border border-edge align-[-1px]" style={{ backgroundColor: r.hex }} />
+                {r.name || `Region ${i + 1}`}
+              </td>
+              <td className="figures text-right">{r.areaMm2 >= 100 ? r.areaMm2.toFixed(0) : mm(r.areaMm2)}</td>
+              <td className="figures pl-3 text-right whitespace-nowrap">{r.strokeWidthMm !== null ? mm(r.strokeWidthMm) : `${mm(r.width.min)} · ${mm(r.width.median)} · ${mm(r.width.max)}`}</td>
+              <td className="py-1 pr-4 pl-4" title={r.why}>
+                <span className="font-semibold">{KIND_NAMES[r.kind]}</span>
+                <span className="block text-xs leading-tight text-quiet">{r.why}</span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,42 @@
+'use client';
+import type { Job } from '@/core/document/types';
+import { usePlan } from '@/store/planStore';
+import { select } from '@/store/viewStore';
+
+const KIND_NAMES = { run: 'run', satin: 'satin', fill: 'fill' } as const;
+
+/** The sewing order as a list. */
+export function PieceList({ job }: { job: Job }) {
+  const planned = usePlan((s) => s.planned?.plan.pieces);
+  const threads = new Map(job.threads.map((t, i) => [t.id, { ...t, number: i + 1 }]));
+  if (job.pieces.length === 0) {
+    return (
+      <div className="p-5 text-quiet">
+        <p className="text-lg font-semibold text-ink">Nothing to sew yet</p>
+        <p className="mt-1">Go to Art: it measures the drawing at its finished size and makes the pieces from it.</p>
+      </div>
+    );
+  }
+  return (
+    <section aria-label="Sewing order">
+      <h2 className="px-4 pt-4 pb-2 text-lg font-semibold">Sewing order</h2>
+      <ol>
+        {job.pieces.map((p, i) => {
+          const thread = threads.get(p.thread);
+          return (
+            <li key={p.id}>
+              <button type="button" onClick={() => select(p.id)} className="grid w-full grid-cols-[24px_22px_1fr_auto] items-center gap-2 border-t border-hairline px-4 py-1 text-left hover:bg-tape-soft">
+                <span className="figures text-right text-quiet">{i + 1}</span>
+                <span className="grid h-[18px] w-[22px] place-items-center rounded-sm border border-edge text-[11px]" style={{ backgroundColor: thread?.hex }} title={`${thread?.name} (${thread?.code})`} />
+                <span className="truncate">
+                  {p.name} <span className="text-quiet">{KIND_NAMES[p.kind]}</span>
+                </span>
+                <span className="figures text-right">{planned?.[i]?.stitches.toLocaleString('en') ?? ''}</span>
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+    </section>
+  );
+}

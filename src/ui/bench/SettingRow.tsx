@@ -1,0 +1,43 @@
+'use client';
+import { RotateCcw } from 'lucide-react';
+import type { ReactNode } from 'react';
+import type { Source } from '@/core/pieces/resolve';
+
+const SOURCES: Record<Source, { name: string; look: string }> = {
+  recipe: { name: 'recipe', look: 'border-hairline text-quiet' },
+  rule: { name: 'rule', look: 'border-hairline text-quiet' },
+  hand: { name: 'hand', look: 'border-ink bg-tape-soft text-ink' },
+};
+
+interface Props {
+  label: string;
+  from: Source;
+  why: string;
+  aside?: string;
+  onReset(): void;
+  children: ReactNode;
+}
+
+/** A setting in place: its value, where it came from, why, and the way back. */
+export function SettingRow({ label, from, why, aside, onReset, children }: Props) {
+  const source = SOURCES[from];
+  return (
+    <div className="grid grid-cols-[86px_1fr_76px] items-center gap-x-2 border-t border-hairline py-1.5" data-setting={label}>
+      <span className="leading-tight">{label}</span>
+      <div>{children}</div>
+      {from === 'hand' ? (
+        <button type="button" onClick={onReset} title={`Set by hand. Give it back to recipe and rules`} aria-label={`${label}: set by hand; reset`} className={`inline-flex h-6 items-center justify-center gap-1 rounded-full border text-xs ${source.look}`}>
+          {source.name} <RotateCcw size={11} aria-hidden="true" />
+        </button>
+      ) : (
+        <span title={why} className={`inline-flex h-6 items-center justify-center rounded-full border text-xs ${source.look}`}>
+          {source.name}
+        </span>
+      )}
+      <span className="col-span-2 col-start-2 mt-0.5 text-xs leading-tight text-quiet">
+        {aside ? `${aside} · ` : ''}
+        {why}
+      </span>
+    </div>
+  );
+}

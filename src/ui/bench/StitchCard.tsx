@@ -1,0 +1,75 @@
+'use client';
+import { clothColour } from '@/core/drawing/picture';
+import type { Job, Piece } from '@/core/document/types';
+import type { PlannedPiece } from '@/core/plan/plan';
+import { possibleKinds, setKind, setThread } from '@/store/commands';
+import { usePlan } from '@/store/planStore';
+import { useView } from '@/store/viewStore';
+import { Choice } from '../components/Choice';
+import { CrossSection } from './CrossSection';
+import { describe } from './describe';
+import { PieceList } from './PieceList';
+import { PieceName } from './PieceName';
+import { Settings } from './Settings';
+
+const KIND_NAMES = { run: 'Run', satin: 'Satin', fill: 'Fill' } as const;
+
+/** The chosen piece, or the sewing order when none is chosen. */
+export function StitchCard({ job }: { job: Job }) {
+  const selected = useView((s) => s.selected);
+  const piece = job.pieces.find((p) => p.id === selected);
+  const planned = usePlan((s) => s.planned?.plan.pieces.find((p) => p.id === selected));
+  return (
+    <aside aria-label="Stitch card" className="flex w-[304px] shrink-0 flex-col overflow-auto border-l border-hairline bg-panel">
+      {piece ? <Chosen job={job} piece={piece} planned={planned} /> : <PieceList job={job} />}
+    </aside>
+  );
+}
+
+function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: PlannedPiece | undefined }) {
+  const thread = job.threads.find((t) => t.id === piece.thread);
+  const number = job.pieces.findIndex((p) => p.id === piece.id) + 1;
+  return (
+    <div className="p-4">
+      <PieceName key={piece.id + piece.name} piece={piece} number={number} of={job.pieces.length} />
+      <div className="mt-3 grid grid-cols-[92px_1fr] gap-2">
+        <Choice label="Sewn as" hideLabel value={piece.kind} options={possibleKinds(piece).map((k) => ({ value: k, name: KIND_NAMES[k] }))} onChange={(k) => setKind(piece.id, k)} />
+        <div className="flex items-center gap-2">
+          <span className="h-5 w-5 shrink-0 rounded-sm border border-edge" style={{ backgroundColor: thread?.hex }} />
+          <Choice
+            label="Thread"
+            hideLabel
+            className="min-w-0 flex-1"
+            value={piece.thread}
+            options={job.threads.map((t, i) => ({ value: t.id, name: `${i + 1} ${t.name} (${t.code})` }))}
+            onChange={(t) => setThread(piece.id, t)}
+          />
+        </div>
+      </div>
+      {planned ? (
+        <>
+          <p className="my-3" data-testid="sentence">
+            {describe(piece, planned)}
+          </p>
+          <CrossSection piece={piece} planned={planned} thread={thread?.hex ?? '#888888'} cloth={clothColour(job)} />
+          <p className="mt-1 mb-2 text-right text-quiet">
+            <span className="figures font-semibold text-ink" data-testid="piece-stitches">
+              {planned.stitches.toLocaleString('en')}
+            </span>{' '}
+            stitches · <span className="figures">{planned.areaMm2.toFixed(0)}</span> mm²
+          </p>
+          {planned.settings && <Settings piece={piece} settings={planned.settings} units={job.brief.units ?? 'mm'} />}
+          {planned.problem && (
+            <p role="alert" className="mt-2 text-danger">
+              ⯃ Not sewn: {planned.problem}.
+            </p>
+          )}
+        </>
+      ) : (
+        <p className="mt-3 text-quiet" role="status">
+          Laying its stitches …
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,41 @@
+'use client';
+import { formatDuration, formatLength, type LengthUnit } from '@/core/units/length';
+import { useCamera } from '@/store/cameraStore';
+import { usePlan } from '@/store/planStore';
+
+/** The line of totals: what the machine will do. */
+export function Totals({ units, hint }: { units: LengthUnit; hint: string }) {
+  const figures = usePlan((s) => s.planned?.figures);
+  const busy = usePlan((s) => s.busy);
+  const progress = usePlan((s) => s.progress);
+  const problem = usePlan((s) => s.problem);
+  const scale = useCamera((s) => s.camera.scale);
+  const shown: [string, string][] = figures
+    ? [
+        ['stitches', figures.stitches.toLocaleString('en')],
+        ['trims', String(figures.trims)],
+        ['threads', String(figures.threads)],
+        ['longest', formatLength(figures.longestStitchMm, units)],
+        ['size', `${formatLength(figures.widthMm, units)} × ${formatLength(figures.heightMm, units)}`],
+        ['time', formatDuration(figures.runSeconds)],
+      ]
+    : [];
+  return (
+    <footer className="flex h-7 shrink-0 items-center gap-5 border-t border-hairline bg-paper px-3 whitespace-nowrap" aria-label="Totals">
+      <dl className="flex gap-5" data-testid="totals">
+        {shown.map(([name, value]) => (
+          <div key={name} className="flex items-baseline gap-1.5">
+            <dd className="figures font-semibold" data-total={name}>
+              {value}
+            </dd>
+            <dt className="text-quiet">{name}</dt>
+          </div>
+        ))}
+      </dl>
+      <p className="ml-auto truncate text-xs text-quiet" role="status">
+        {problem ?? (busy && progress > 0 ? `Laying the stitches: ${Math.round(progress * 100)} %` : hint)}
+      </p>
+      <p className="figures text-xs">{scale.toFixed(1)} px/mm</p>
+    </footer>
+  );
+}

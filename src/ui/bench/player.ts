@@ -1,0 +1,48 @@
+import { usePlan } from '@/store/planStore';
+import { useView } from '@/store/viewStore';
+
+const length = (): number => usePlan.getState().planned?.plan.x.length ?? 0;
+
+let frame = 0;
+let last = 0;
+let exact = 0;
+
+function tick(now: number): void {
+  const { playing, speed, playhead } = useView.getState();
+  if (!playing) return;
+  const elapsed = Math.min(0.1, (now - last) / 1000);
+  last = now;
+  exact = Math.abs(exact - (playhead ?? 0)) > 2 ? (playhead ?? 0) : exact;
+  exact += elapsed * speed;
+  if (exact >= length()) {
+    useView.setState({ playhead: null, playing: false });
+    return;
+  }
+  useView.setState({ playhead: Math.floor(exact) });
+  frame = requestAnimationFrame(tick);
+}
+
+/** Starts sewing from an event. */
+export function playFrom(event: number): void {
+  if (length() === 0) return;
+  exact = event;
+  last = performance.now();
+  useView.setState({ playhead: event, playing: true });
+  cancelAnimationFrame(frame);
+  frame = requestAnimationFrame(tick);
+}
+
+export function togglePlay(): void {
+  const { playing, playhead } = useView.getState();
+  if (playing) useView.setState({ playing: false });
+  else playFrom(playhead ?? 0);
+}
+
+/** Moves the playhead and stops there. */
+export function seek(event: number): void {
+  const n = length();
+  const at = Math.max(0, Math.min(n, Math.round(event)));
+  useView.setState({ playhead: at >= n ? null : at, playing: false });
+}
+
+export const stepBy = (events: number): void => seek((useView.getState().playhead ?? length()) + events);

@@ -1,0 +1,156 @@
+'use client';
+import { ArrowRight } from 'lucide-react';
+import Link from 'next/link';
+import { toast } from 'sonner';
+import { RECIPES } from '@/core/cloth/recipes';
+import { HOOPS } from '@/core/document/job';
+import { PLACES as GARMENT_PLACES, type Brief as BriefRecord, type Hoop } from '@/core/document/types';
+import { formatLength } from '@/core/units/length';
+import { changeBrief } from '@/store/commands';
+import { useJob } from '@/store/jobStore';
+import { Choice } from '../components/Choice';
+import { NumberField } from '../components/NumberField';
+import { placeHref } from '../places';
+import { Follows } from './Follows';
+import { PLACE_NAMES } from './words';
+
+function set(label: string, patch: Partial<BriefRecord>): void {
+  const problem = changeBrief(label, patch);
+  if (problem) toast.error(problem);
+}
+
+const hoopKey = (h: Hoop): string => `${h.width}x${h.height}-${h.shape}`;
+const hoopName = (h: Hoop): string => (h.shape === 'round' ? `${h.width} mm round` : `${h.width} × ${h.height} mm`);
+
+/** What it must be: cloth, place, hoop, size, quantity and the customer's words. */
+export function Brief() {
+  const job = useJob((s) => s.job);
+  if (!job) return null;
+  return (
+    <main className="min-h-0 flex-1 overflow-auto">
+      <div className="mx-auto grid max-w-[1120px] gap-8 px-6 py-6 lg:grid-cols-[1fr_400px]">
+        <section aria-labelledby="brief-title">
+          <h1 id="brief-title" className="text-xl font-semibold">
+            What must it be?
+          </h1>
+          <p className="mb-5 text-quiet">The cloth decides most numbers. Everything here can be changed later; the stitches follow.</p>
+          <Fields brief={job.brief} />
+          <div className="mt-6 flex items-center gap-4">
+            <Link href={placeHref(job.id, 'art')} className="inline-flex h-9 items-center gap-2 rounded-md border border-ink bg-tape px-4 font-semibold hover:bg-[#ffd34d]">
+              See the artwork at this size <ArrowRight size={16} aria-hidden="true" />
+            </Link>
+          </div>
+        </section>
+        <Follows brief={job.brief} />
+      </div>
+    </main>
+  );
+}
+
+function Fields({ brief }: { brief: BriefRecord }) {
+  const units = brief.units ?? 'mm';
+  const hoops: Hoop[] = HOOPS.some((h) => hoopKey(h) === hoopKey(brief.hoop)) ? [...HOOPS] : [brief.hoop, ...HOOPS];
+  const byHeight = brief.size.height !== undefined;
+  return (
+    <div className="grid grid-cols-2 gap-x-5 gap-y-4">
+      <TextField label="Garment" value={brief.garment ?? ''} placeholder="Polo shirt, white" onCommit={(garment) => set('Garment', { garment })} />
+      <Choice label="Cloth" value={brief.cloth} options={RECIPES.map((r) => ({ value: r.key, name: r.name }))} onChange={(cloth) => set('Choose cloth', { cloth })} />
+      <Choice label="Place on it" value={brief.place} options={GARMENT_PLACES.map((p) => ({ value: p, name: PLACE_NAMES[p] }))} onChange={(place) => set('Choose place', { place })} />
+      <Choice
+        label="Hoop field"
+        value={hoopKey(brief.hoop)}
+        options={hoops.map((h) => ({ value: hoopKey(h), name: hoopName(h) }))}
+        onChange={(key) => set('Choose hoop', { hoop: hoops.find((h) => hoopKey(h) === key)! })}
+      />
+      <div className="grid grid-cols-[1fr_120px] gap-2">
+        <Choice
+          label="Finished size by"
+          value={byHeight ? 'height' : 'width'}
+          options={[
+            { value: 'width', name: 'Width of what is painted' },
+            { value: 'height', name: 'Height of what is painted' },
+          ]}
+          onChange={(side) => set('Size by', { size: { [side]: brief.size.width ?? brief.size.height ?? 80 } })}
+        />
+        <NumberField
+          label={byHeight ? 'Height' : 'Width'}
+          value={brief.size.height ?? brief.size.width}
+          unit="mm"
+          lengthUnit={units}
+          min={1}
+          max={1000}
+          step={1}
+          decimals={1}
+          onCommit={(mm) => set('Finished size', { size: { [byHeight ? 'height' : 'width']: mm } })}
+        />
+      </div>
+      <div className="grid grid-cols-[1fr_120px] gap-2">
+        <NumberField label="Quantity" value={brief.quantity} unit="" min={1} max={100000} step={1} decimals={0} onCommit={(quantity) => set('Quantity', { quantity: Math.round(quantity) })} />
+        <Choice
+          label="Units"
+          value={units}
+          options={[
+            { value: 'mm', name: 'Millimetres' },
+            { value: 'in', name: 'Inches' },
+          ]}
+          onChange={(u) => set('Units', { units: u })}
+        />
+      </div>
+      <label className="block">
+        <span className="mb-1 block text-quiet">Due</span>
+        <input type="date" value={brief.due ?? ''} onChange={(e) => set('Due date', { due: e.target.value })} className="h-8 w-full rounded-md border border-edge bg-white px-2" />
+      </label>
+      <label className="block">
+        <span className="mb-1 block text-quiet">Colour of the cloth</span>
+        <span className="flex h-8 items-center gap-2">
+          <input
+            type="color"
+            value={brief.clothHex ?? RECIPES.find((r) => r.key === brief.cloth)!.hex}
+            onChange={(e) => set('Cloth colour', { clothHex: e.target.value })}
+            className="h-8 w-14 rounded-md border border-edge bg-white"
+          />
+          <span className="text-quiet">{brief.clothHex ? 'set by hand' : 'usual for this cloth'}</span>
+        </span>
+      </label>
+      <NotesField key={brief.notes} value={brief.notes} />
+      <p className="col-span-2 text-xs text-quiet">
+        Sizes are kept in millimetres. {brief.size.width !== undefined && `${formatLength(brief.size.width)} is ${formatLength(brief.size.width, 'in')}.`}
+      </p>
+    </div>
+  );
+}
+
+function TextField({ label, value, placeholder, onCommit }: { label: string; value: string; placeholder: string; onCommit(value: string): void }) {
+  return (
+    <label className="block">
+      <span className="mb-1 block text-quiet">{label}</span>
+      <input
+        key={value}
+        defaultValue={value}
+        placeholder={placeholder}
+        maxLength={200}
+        onBlur={(e) => {
+          if (e.target.value !== value) onCommit(e.target.value);
+        }}
+        className="h-8 w-full rounded-md border border-edge bg-white px-2"
+      />
+    </label>
+  );
+}
+
+function NotesField({ value }: { value: string }) {
+  return (
+    <label className="col-span-2 block">
+      <span className="mb-1 block text-quiet">The customer’s words, and open questions</span>
+      <textarea
+        defaultValue={value}
+        rows={5}
+        maxLength={20000}
+        onBlur={(e) => {
+          if (e.target.value !== value) set('Notes', { notes: e.target.value });
+        }}
+        className="w-full rounded-md border border-edge bg-white p-2"
+      />
+    </label>
+  );
+}

@@ -1,0 +1,38 @@
+import { recipeOf } from '@/core/cloth/recipes';
+import type { Brief } from '@/core/document/types';
+import { formatLength, rowsPerInch } from '@/core/units/length';
+
+/** What the chosen cloth asks for: the recipe in words and figures. */
+export function Follows({ brief }: { brief: Brief }) {
+  const r = recipeOf(brief.cloth);
+  const rows: [string, string][] = [
+    ['Pull compensation', `${formatLength(r.pullComp, 'mm', 2)} at each end of a row`],
+    ['Fill rows', `${r.fillSpacing.toFixed(2)} mm apart · ${rowsPerInch(r.fillSpacing).toFixed(1)} rows per inch`],
+    ['Satin rows', `${r.satinSpacing.toFixed(2)} mm apart`],
+    ['Under satins of 3 mm and more', r.satinFoundation.map((k) => k.replace('-', ' ')).join(' + ')],
+    ['Under fills', [...new Set(r.fillFoundation)].map((k) => k.replace('-', ' ')).join(' + ')],
+    ['Stabilizer', r.stabilizer],
+    ['Topping', r.topping],
+    ['Needle', r.needle],
+    ['Speed', `${r.speed} stitches a minute`],
+  ];
+  return (
+    <aside aria-labelledby="follows" className="self-start rounded-md border border-hairline bg-panel">
+      <div className="h-3 rounded-t-md border-b border-hairline" style={{ backgroundColor: brief.clothHex ?? r.hex }} />
+      <div className="p-5">
+        <h2 id="follows" className="text-lg font-semibold">
+          What follows from {r.name.charAt(0).toLowerCase() + r.name.slice(1)}
+        </h2>
+        <p className="mb-3 text-quiet">Starting values. What you set by hand on a piece, and what your own sew-outs say, outranks them.</p>
+        <dl className="divide-y divide-hairline">
+          {rows.map(([name, value]) => (
+            <div key={name} className="flex justify-between gap-4 py-1.5">
+              <dt className="text-quiet">{name}</dt>
+              <dd className="text-right">{value}</dd>
+            </div>
+          ))}
+        </dl>
+      </div>
+    </aside>
+  );
+}

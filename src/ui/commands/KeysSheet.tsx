@@ -1,0 +1,45 @@
+'use client';
+import { X } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import { BENCH_KEYS } from '../bench/benchKeys';
+import { HISTORY_KEYS } from './historyKeys';
+
+const CLOTH_HINTS: readonly [string, string][] = [
+  ['Zoom where the pointer is', 'Wheel'],
+  ['Move the cloth', 'Drag it'],
+  ['Choose a piece', 'Click its thread'],
+  ['Change the order', 'Drag a stretch of the thread line'],
+  ['Sew back and forth', 'Drag the yellow playhead'],
+];
+
+/** All keys, and what the pointer does. */
+export function KeysSheet({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
+  const rows = [...HISTORY_KEYS, ...BENCH_KEYS].map((k): [string, string] => [k.name, k.keys]);
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Dialog.Content aria-describedby={undefined} className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[560px] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-md border border-edge bg-panel p-5 shadow-lg">
+          <div className="mb-3 flex items-center justify-between">
+            <Dialog.Title className="text-xl font-semibold">Keys and pointer</Dialog.Title>
+            <Dialog.Close aria-label="Close" className="grid h-8 w-8 place-items-center rounded-md hover:bg-tape-soft">
+              <X size={17} />
+            </Dialog.Close>
+          </div>
+          <dl className="grid grid-cols-[1fr_auto] gap-x-6 gap-y-1.5">
+            {[...CLOTH_HINTS, ...rows].map(([name, keys]) => (
+              <div key={name} className="contents">
+                <dt>{name}</dt>
+                <dd className="figures text-right text-quiet">{keys}</dd>
+              </div>
+            ))}
+          </dl>
+          <p className="mt-4 border-t border-hairline pt-3 text-quiet">
+            Before a first run on a machine, trace the hoop so that the needle cannot hit the frame, keep fingers away from a moving needle, and follow the
+            machine’s manual and your local rules.
+          </p>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

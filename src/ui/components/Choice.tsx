@@ -1,0 +1,30 @@
+'use client';
+import { useId } from 'react';
+
+interface Props<T extends string> {
+  label: string;
+  value: T;
+  options: readonly { value: T; name: string }[];
+  hideLabel?: boolean;
+  className?: string;
+  onChange(value: T): void;
+}
+
+/** One of a few, as the browser's own list: works with every keyboard and screen reader. */
+export function Choice<T extends string>({ label, value, options, hideLabel = false, className = '', onChange }: Props<T>) {
+  const id = useId();
+  return (
+    <div className={className}>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-quiet'}>
+        {label}
+      </label>
+      <select id={id} value={value} onChange={(e) => onChange(e.target.value as T)} className="h-8 w-full rounded-md border border-edge bg-white px-2">
+        {options.map((o) => (
+          <option key={o.value} value={o.value}>
+            {o.name}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}

@@ -1,0 +1,19 @@
+'use client';
+import { Toaster } from 'sonner';
+
+/** Short messages at the lower edge: what happened, or what to do. */
+export function Notices() {
+  return (
+    <Toaster
+      position="bottom-center"
+      duration={7000}
+      toastOptions={{
+        unstyled: true,
+        classNames: {
+          toast: 'flex items-center gap-2 rounded-md border border-edge bg-panel px-4 py-3 text-sm text-ink shadow-md w-[420px]',
+          error: 'border-danger',
+        },
+      }}
+    />
+  );
+}

@@ -1,0 +1,89 @@
+'use client';
+import { useId, useState, type KeyboardEvent } from 'react';
+import { parseLength, type LengthUnit } from '@/core/units/length';
+
+interface Props {
+  label: string;
+  value: number | undefined;
+  unit: 'mm' | '°' | '%' | '';
+  min: number;
+  max: number;
+  step: number;
+  decimals?: number;
+  /** What a bare number means when the unit is a length. */
+  lengthUnit?: LengthUnit;
+  placeholder?: string;
+  hideLabel?: boolean;
+  className?: string;
+  onCommit(value: number): void;
+}
+
+const show = (value: number | undefined, decimals: number): string => (value === undefined ? '' : value.toFixed(decimals));
+
+/** A number that can be typed with a unit (mm, cm, in), stepped with the arrow keys, and is only taken within its range. */
+export function NumberField(props: Props) {
+  const { label, value, unit, min, max, step, decimals = 2, lengthUnit = 'mm', onCommit } = props;
+  const [draft, setDraft] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const id = useId();
+  const shown = unit === 'mm' && lengthUnit === 'in' && value !== undefined ? value / 25.4 : value;
+
+  const take = (text: string): void => {
+    const parsed = unit === 'mm' ? parseLength(text, lengthUnit) : Number(text.replace(',', '.').replace(/[°%\s]/g, '') || NaN);
+    if (parsed === null || !Number.isFinite(parsed) || parsed < min || parsed > max) {
+      setProblem(`${min} to ${max} ${unit}`);
+      return;
+    }
+    setProblem(null);
+    setDraft(null);
+    if (parsed !== value) onCommit(Math.round(parsed * 1000) / 1000);
+  };
+  const nudge = (direction: 1 | -1, big: boolean): void => {
+    const next = Math.min(max, Math.max(min, (value ?? min) + direction * step * (big ? 10 : 1)));
+    setProblem(null);
+    setDraft(null);
+    onCommit(Math.round(next * 1000) / 1000);
+  };
+  const onKeyDown = (e: KeyboardEvent<HTMLInputElement>): void => {
+    if (e.key === 'Enter' && draft !== null) take(draft);
+    else if (e.key === 'Escape' && draft !== null) {
+      setDraft(null);
+      setProblem(null);
+      e.stopPropagation();
+    } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
+      e.preventDefault();
+      nudge(e.key === 'ArrowUp' ? 1 : -1, e.shiftKey);
+    }
+  };
+
+  return (
+    <div className={props.className ?? ''}>
+      <label htmlFor={id} className={props.hideLabel ? 'sr-only' : 'mb-1 block text-quiet'}>
+        {label}
+      </label>
+      <div className={`flex h-8 items-center rounded-md border bg-white ${problem ? 'border-danger' : 'border-edge'}`}>
+        <input
+          id={id}
+          inputMode="decimal"
+          autoComplete="off"
+          className="figures h-full w-full min-w-0 rounded-md bg-transparent px-2 text-right"
+          value={draft ?? show(shown, lengthUnit === 'in' && unit === 'mm' ? decimals + 1 : decimals)}
+          placeholder={props.placeholder}
+          aria-invalid={problem !== null}
+          aria-describedby={problem ? `${id}-problem` : undefined}
+          onChange={(e) => setDraft(e.target.value)}
+          onBlur={() => {
+            if (draft !== null) take(draft);
+          }}
+          onKeyDown={onKeyDown}
+        />
+        {unit !== '' && <span className="pr-2 text-quiet">{unit === 'mm' ? lengthUnit : unit}</span>}
+      </div>
+      {problem && (
+        <p id={`${id}-problem`} role="alert" className="mt-1 text-xs text-danger">
+          Permitted: {problem}
+        </p>
+      )}
+    </div>
+  );
+}

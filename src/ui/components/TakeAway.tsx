@@ -1,0 +1,48 @@
+'use client';
+import { PackageOpen } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { toast } from 'sonner';
+import { EXPORTS } from '@/core/formats/registry';
+import { download, fileStem } from '@/platform/files';
+import { useJob } from '@/store/jobStore';
+import { engine } from '@/workers/client';
+
+async function take(extension: string): Promise<void> {
+  const { job, artwork } = useJob.getState();
+  if (!job) return;
+  try {
+    const { data } = await engine.call('export', { job, artwork, extension });
+    download(`${fileStem(job.name)}.${extension}`, data);
+  } catch (error) {
+    toast.error((error as Error).message);
+  }
+}
+
+/** All files that a job can leave as. */
+export function TakeAway() {
+  const empty = useJob((s) => (s.job?.pieces.length ?? 0) === 0);
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="inline-flex h-8 items-center gap-1.5 rounded-md border border-ink bg-tape px-3 font-semibold hover:bg-[#ffd34d]">
+        <PackageOpen size={16} aria-hidden="true" /> Take away
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" sideOffset={6} className="z-50 w-80 rounded-md border border-edge bg-panel p-1 shadow-md">
+          {EXPORTS.map((f) => (
+            <DropdownMenu.Item
+              key={f.extension}
+              disabled={empty && f.extension !== 'cobble'}
+              onSelect={() => void take(f.extension)}
+              className="flex cursor-pointer items-baseline gap-2 rounded px-2 py-1.5 outline-none data-[disabled]:cursor-default data-[disabled]:opacity-45 data-[highlighted]:bg-tape-soft"
+            >
+              <span className="font-semibold">{f.name}</span>
+              <span className="text-xs text-quiet">{f.use}</span>
+              <span className="figures ml-auto text-xs text-quiet">.{f.extension}</span>
+            </DropdownMenu.Item>
+          ))}
+          {empty && <p className="px-2 py-1.5 text-xs text-quiet">Stitches can be taken away once the job has pieces.</p>}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

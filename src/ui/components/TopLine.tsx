@@ -1,0 +1,98 @@
+'use client';
+import { Check, CircleAlert, CircleHelp, Loader, Redo2, Undo2 } from 'lucide-react';
+import Link from 'next/link';
+import { useState } from 'react';
+import { renameJob } from '@/store/commands';
+import { useJob, type SavedState } from '@/store/jobStore';
+import { KeysSheet } from '../commands/KeysSheet';
+import { PLACES, placeHref, type PlaceKey } from '../places';
+import { SignButton } from './Button';
+import { Mark } from './Mark';
+import { TakeAway } from './TakeAway';
+
+const SAVED: Record<SavedState, { text: string; Sign: typeof Check }> = {
+  saved: { text: 'Saved here', Sign: Check },
+  waiting: { text: 'Saving', Sign: Loader },
+  saving: { text: 'Saving', Sign: Loader },
+  failed: { text: 'Not saved', Sign: CircleAlert },
+};
+
+/** The line across the top: mark, job, saved state, the places along a strip of tape, undo and redo, take away. */
+export function TopLine({ place }: { place: PlaceKey }) {
+  const job = useJob((s) => s.job);
+  const { past, future } = useJob((s) => s.history);
+  const [keys, setKeys] = useState(false);
+  if (!job) return null;
+  const undone = past[past.length - 1];
+  const redone = future[0];
+  return (
+    <header className="flex h-12 shrink-0 items-center gap-3 border-b border-hairline bg-panel px-3">
+      <Link href="/" aria-label="Cobble: back to the shelf" title="Back to the shelf" className="grid h-8 w-8 place-items-center rounded-md hover:bg-tape-soft">
+        <Mark />
+      </Link>
+      <JobName key={job.name} name={job.name} />
+      <Saved />
+      <nav aria-label="Places" className="mx-auto flex h-full items-stretch">
+        <PlaceLink name="Shelf" href="/" current={false} />
+        {PLACES.map((p) => (
+          <PlaceLink key={p.key} name={p.name} href={placeHref(job.id, p.key)} current={p.key === place} />
+        ))}
+      </nav>
+      <SignButton name={undone ? `Undo: ${undone.label} (Ctrl+Z)` : 'Nothing to undo'} disabled={!undone} onClick={() => useJob.getState().undo()}>
+        <Undo2 size={17} />
+      </SignButton>
+      <SignButton name={redone ? `Redo: ${redone.label} (Ctrl+Shift+Z)` : 'Nothing to redo'} disabled={!redone} onClick={() => useJob.getState().redo()}>
+        <Redo2 size={17} />
+      </SignButton>
+      <SignButton name="Keys and help (?)" onClick={() => setKeys(true)}>
+        <CircleHelp size={17} />
+      </SignButton>
+      <TakeAway />
+      <KeysSheet open={keys} onOpenChange={setKeys} />
+    </header>
+  );
+}
+
+function PlaceLink({ name, href, current }: { name: string; href: string; current: boolean }) {
+  return (
+    <Link
+      href={href}
+      aria-current={current ? 'page' : undefined}
+      className={`tape-ticks flex items-center border-r border-hairline px-6 pb-1 first:border-l ${current ? 'bg-tape font-semibold' : 'bg-paper hover:bg-tape-soft'}`}
+    >
+      {name}
+    </Link>
+  );
+}
+
+function JobName({ name }: { name: string }) {
+  const [draft, setDraft] = useState(name);
+  const take = (): void => {
+    const clean = draft.trim();
+    if (clean && clean !== name) renameJob(clean);
+    else setDraft(name);
+  };
+  return (
+    <input
+      aria-label="Name of the job"
+      value={draft}
+      maxLength={200}
+      onChange={(e) => setDraft(e.target.value)}
+      onBlur={take}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') e.currentTarget.blur();
+      }}
+      className="h-8 w-44 truncate rounded-md border border-transparent bg-transparent px-2 text-lg font-semibold hover:border-hairline focus:bg-white"
+    />
+  );
+}
+
+function Saved() {
+  const saved = useJob((s) => s.saved);
+  const { text, Sign } = SAVED[saved];
+  return (
+    <span role="status" className={`flex w-24 items-center gap-1 text-xs ${saved === 'failed' ? 'font-semibold text-danger' : 'text-quiet'}`} data-saved={saved}>
+      <Sign size={14} aria-hidden="true" /> {text}
+    </span>
+  );
+}

@@ -1,0 +1,100 @@
+'use client';
+import { Copy, Trash2 } from 'lucide-react';
+import Link from 'next/link';
+import { AlertDialog } from 'radix-ui';
+import { useEffect, useState } from 'react';
+import { recipeOf } from '@/core/cloth/recipes';
+import { formatDuration } from '@/core/units/length';
+import type { SavedJob } from '@/platform/storage';
+import { engine } from '@/workers/client';
+import { Button, SignButton } from '../components/Button';
+import { placeHref } from '../places';
+
+interface Props {
+  saved: SavedJob;
+  onDuplicate(): void;
+  onRemove(): void;
+}
+
+/** The stored picture, or one sewn now for a job that was never opened. */
+function usePicture({ job, picture, figures }: SavedJob) {
+  const [made, setMade] = useState<{ url: string; figures: SavedJob['figures'] } | null>(null);
+  useEffect(() => {
+    let url: string | null = null;
+    let gone = false;
+    const show = (png: Blob, numbers: SavedJob['figures']): void => {
+      if (gone) return;
+      url = URL.createObjectURL(png);
+      setMade({ url, figures: numbers });
+    };
+    if (picture) show(picture, figures);
+    else if (job.pieces.length > 0) void engine.call('thumbnail', { job }).then((t) => show(t.png, t.figures)).catch(() => undefined);
+    return () => {
+      gone = true;
+      if (url) URL.revokeObjectURL(url);
+    };
+  }, [job, picture, figures]);
+  return made;
+}
+
+export function JobCard({ saved, onDuplicate, onRemove }: Props) {
+  const { job } = saved;
+  const made = usePicture(saved);
+  const figures = made?.figures;
+  const { hoop } = job.brief;
+  return (
+    <li className="group relative flex h-[318px] flex-col overflow-hidden rounded-md border border-hairline bg-panel hover:border-ink">
+      <Link href={placeHref(job.id, 'bench')} className="flex min-h-0 flex-1 flex-col" aria-label={`Open ${job.name}`}>
+        <div className="grid h-[204px] place-items-center border-b border-hairline" style={{ backgroundColor: recipeOf(job.brief.cloth).hex }}>
+          {made && <img src={made.url} alt="" className="h-[204px] w-full object-contain" />}
+        </div>
+        <div className="flex flex-1 flex-col gap-1 p-3">
+          <h3 className="truncate text-lg font-semibold">{job.name}</h3>
+          <p className="truncate text-quiet">
+            {recipeOf(job.brief.cloth).name} · {hoop.width} × {hoop.height} hoop
+          </p>
+          <p className="figures mt-auto text-xs">
+            {figures ? `${figures.stitches.toLocaleString('en')} st · ${figures.trims} trims · ${formatDuration(figures.runSeconds)}` : 'Not sewn yet'}
+          </p>
+        </div>
+      </Link>
+      <div className="absolute right-2 bottom-2 flex rounded-md bg-panel opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
+        <SignButton name={`Duplicate ${job.name}`} onClick={onDuplicate}>
+          <Copy size={15} />
+        </SignButton>
+        <Remove name={job.name} onRemove={onRemove} />
+      </div>
+    </li>
+  );
+}
+
+function Remove({ name, onRemove }: { name: string; onRemove(): void }) {
+  return (
+    <AlertDialog.Root>
+      <AlertDialog.Trigger asChild>
+        <SignButton name={`Remove ${name}`}>
+          <Trash2 size={15} />
+        </SignButton>
+      </AlertDialog.Trigger>
+      <AlertDialog.Portal>
+        <AlertDialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <AlertDialog.Content className="fixed top-1/2 left-1/2 z-50 w-[400px] -translate-x-1/2 -translate-y-1/2 rounded-md border border-edge bg-panel p-5 shadow-lg">
+          <AlertDialog.Title className="text-lg font-semibold">Remove ‘{name}’?</AlertDialog.Title>
+          <AlertDialog.Description className="mt-2 text-quiet">
+            It is kept only in this browser and cannot be brought back. Take it away as a bundle first if you may need it.
+          </AlertDialog.Description>
+          <div className="mt-4 flex justify-end gap-2">
+            <AlertDialog.Cancel asChild>
+              <Button>Keep it</Button>
+            </AlertDialog.Cancel>
+            <AlertDialog.Action asChild>
+              <Button look="danger" onClick={onRemove}>
+                Remove
+              </Button>
+            </AlertDialog.Action>
+          </div>
+        </AlertDialog.Content>
+      </AlertDialog.Portal>
+    </AlertDialog.Root>
+  );
+}

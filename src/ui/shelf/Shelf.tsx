@@ -1,0 +1,103 @@
+'use client';
+import { FilePlus2, Search } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { toast } from 'sonner';
+import { listJobs, removeJob, type SavedJob } from '@/platform/storage';
+import { Mark } from '../components/Mark';
+import { placeHref } from '../places';
+import { layOutDemos } from './demo';
+import { JobCard } from './JobCard';
+import { duplicateJob, jobFromFile } from './newJob';
+
+/** All jobs of this browser, and the way in for new ones. */
+export function Shelf() {
+  const router = useRouter();
+  const [jobs, setJobs] = useState<SavedJob[] | null>(null);
+  const [busy, setBusy] = useState<string | null>(null);
+  const [wanted, setWanted] = useState('');
+  const refresh = useCallback(async () => setJobs(await listJobs()), []);
+  const started = useRef(false);
+
+  useEffect(() => {
+    if (started.current) return;
+    started.current = true;
+    void layOutDemos()
+      .catch((error: unknown) => toast.error(`The demo job could not be laid out: ${(error as Error).message}`))
+      .then(refresh)
+      .catch(() => {
+        setJobs([]);
+        toast.error('This browser does not let Cobble keep jobs (a private window, perhaps). Work can still be taken away as a bundle.');
+      });
+  }, [refresh]);
+
+  const onDrop = useCallback(
+    async (files: File[]) => {
+      const file = files[0];
+      if (!file || busy) return;
+      setBusy(file.name);
+      try {
+        const job = await jobFromFile(file);
+        router.push(placeHref(job.id, /\.(cobble|zip)$/i.test(file.name) ? 'bench' : 'brief'));
+      } catch (error) {
+        toast.error((error as Error).message);
+        setBusy(null);
+      }
+    },
+    [busy, router],
+  );
+  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({ onDrop: (files) => void onDrop(files), noClick: true, noKeyboard: true, multiple: false });
+
+  const shown = useMemo(() => (jobs ?? []).filter((s) => s.job.name.toLowerCase().includes(wanted.trim().toLowerCase())), [jobs, wanted]);
+
+  return (
+    <div {...getRootProps()} className="flex min-h-screen flex-col">
+      <input {...getInputProps({ 'aria-label': 'Artwork or bundle', accept: '.svg,.cobble,.zip,image/svg+xml' })} />
+      <header className="flex h-12 items-center gap-3 border-b border-hairline bg-panel px-4">
+        <Mark />
+        <h1 className="text-lg font-semibold">Cobble</h1>
+        <p className="hidden text-quiet sm:block">Artwork becomes a sewing plan that works on the first sew-out.</p>
+        <label className="ml-auto flex h-8 items-center gap-2 rounded-md border border-edge bg-white px-2">
+          <Search size={15} aria-hidden="true" className="text-quiet" />
+          <span className="sr-only">Find a job</span>
+          <input value={wanted} onChange={(e) => setWanted(e.target.value)} placeholder="Find a job" className="w-32 bg-transparent outline-none" />
+        </label>
+      </header>
+      <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
+        <div className="mb-5 flex items-baseline justify-between">
+          <h2 className="text-xl font-semibold">Shelf</h2>
+          <p className="text-quiet">Quillwater Stitchroom · jobs are kept in this browser</p>
+        </div>
+        <ul className="grid grid-cols-1 gap-5 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-4">
+          <li>
+            <button
+              type="button"
+              onClick={open}
+              disabled={busy !== null}
+              className={`flex h-[318px] w-full flex-col items-center justify-center gap-3 rounded-md border-2 border-dashed px-6 text-center ${isDragActive ? 'border-ink bg-tape-soft' : 'border-edge bg-panel hover:bg-tape-soft'}`}
+            >
+              <FilePlus2 size={30} aria-hidden="true" />
+              <span className="text-lg font-semibold">{busy ? `Reading ${busy} …` : 'New job from artwork'}</span>
+              <span className="text-quiet">Drop an SVG drawing anywhere here, or press to choose one. A Cobble bundle opens as the job that it was.</span>
+            </button>
+          </li>
+          {shown.map((saved) => (
+            <JobCard
+              key={saved.job.id}
+              saved={saved}
+              onDuplicate={() => void duplicateJob(saved.job.id).then(refresh)}
+              onRemove={() => void removeJob(saved.job.id).then(refresh)}
+            />
+          ))}
+        </ul>
+        {jobs === null && (
+          <p role="status" className="mt-6 text-quiet">
+            Laying out the jobs …
+          </p>
+        )}
+        {jobs !== null && jobs.length > 0 && shown.length === 0 && <p className="mt-6 text-quiet">No job is called that.</p>}
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,69 @@
+import { digitize } from '@/core/artwork/digitize';
+import { readSvg } from '@/core/artwork/svg';
+import { drawSewn } from '@/core/drawing/picture';
+import { readBundle } from '@/core/formats/bundle';
+import { writePng } from '@/core/formats/png';
+import { EXPORTS } from '@/core/formats/registry';
+import { ringsToData } from '@/core/geometry/path';
+import { simplify } from '@/core/geometry/area';
+import { Planner } from '@/core/plan/build';
+import { measurePlan } from '@/core/plan/measure';
+import type { Job } from '@/core/document/types';
+import type { RegionView, Survey, SurveyRequest } from './protocol';
+import { serve } from './serve';
+
+const planner = new Planner();
+const THUMBNAIL_PX = 300;
+const OUTLINE_TOLERANCE_MM = 0.05;
+
+function survey(request: SurveyRequest, progress: (done: number) => void): Survey {
+  const doc = readSvg(request.svg);
+  const { art, report, proposals, threads, pieces } = digitize(doc, { ...request, progress });
+  const regions = report.regions.map((r, i): RegionView => ({
+    name: r.name,
+    hex: r.hex,
+    data: r.data,
+    strokeWidthMm: r.stroke?.widthMm ?? null,
+    areaMm2: r.areaMm2,
+    width: r.width,
+    kind: proposals[i]!.kind,
+    why: proposals[i]!.why,
+  }));
+  const { specks, hidden, shading } = report;
+  return {
+    regions, specks, hidden, shading, threads, pieces,
+    notes: doc.notes,
+    widthMm: art.width,
+    heightMm: art.height,
+    transform: [...art.matrix],
+  };
+}
+
+function outlinesOf(job: Job): string[] {
+  return job.pieces.map((p) => ringsToData(simplify(planner.shapeOf(p)?.painted ?? [], OUTLINE_TOLERANCE_MM)));
+}
+
+serve({
+  survey: (input, progress) => ({ output: survey(input, progress) }),
+  plan: ({ job }, progress) => {
+    const began = performance.now();
+    const plan = planner.plan(job, progress);
+    const milliseconds = performance.now() - began;
+    const output = { plan, figures: measurePlan(job, plan), outlines: outlinesOf(job), milliseconds };
+    return { output, transfer: [plan.x, plan.y, plan.command, plan.role, plan.piece, plan.thread].map((a) => a.buffer) };
+  },
+  export: ({ job, artwork, extension }) => {
+    const format = EXPORTS.find((f) => f.extension === extension)!;
+    const content = format.write({ job, plan: planner.plan(job), artwork });
+    return { output: { data: new Blob([content], { type: format.mime }) } };
+  },
+  readBundle: ({ bytes }) => ({ output: readBundle(new Uint8Array(bytes)) }),
+  thumbnail: ({ job }) => {
+    const plan = planner.plan(job);
+    const figures = measurePlan(job, plan);
+    const side = Math.max(figures.widthMm, figures.heightMm, 10) + 8;
+    const half = side / 2 - 4;
+    const raster = drawSewn(job, plan, THUMBNAIL_PX / side, 4, { minX: -half, minY: -half, maxX: half, maxY: half });
+    return { output: { png: new Blob([writePng(raster) as Uint8Array<ArrayBuffer>], { type: 'image/png' }), figures } };
+  },
+});

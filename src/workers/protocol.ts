@@ -1,0 +1,83 @@
+import type { ExportFormat } from '@/core/formats/registry';
+import type { ClothKey, Job, JobSettings, Piece, PieceKindName, Thread } from '@/core/document/types';
+import type { WidthRange } from '@/core/geometry/medial';
+import type { PlanFigures } from '@/core/plan/measure';
+import type { StitchPlan } from '@/core/plan/plan';
+import type { Bundle } from '@/core/formats/bundle';
+
+/** A region of the artwork as the Art place shows it. */
+export interface RegionView {
+  name: string;
+  hex: string;
+  /** Path data in mm. */
+  data: string;
+  strokeWidthMm: number | null;
+  areaMm2: number;
+  width: WidthRange;
+  kind: PieceKindName | 'drop';
+  why: string;
+}
+
+export interface Survey {
+  regions: RegionView[];
+  notes: { what: string; count: number }[];
+  specks: number;
+  hidden: number;
+  shading: number;
+  widthMm: number;
+  heightMm: number;
+  transform: Job['artwork'][number]['transform'];
+  threads: Thread[];
+  pieces: Piece[];
+}
+
+export interface SurveyRequest {
+  svg: string;
+  width?: number;
+  height?: number;
+  cloth: ClothKey;
+  settings: JobSettings;
+}
+
+export interface Planned {
+  plan: StitchPlan;
+  figures: PlanFigures;
+  /** Outline of each piece in mm, for choosing and marking; path data. */
+  outlines: string[];
+  milliseconds: number;
+}
+
+export interface PictureRequest {
+  /** Pixels. */
+  width: number;
+  height: number;
+  /** Pixels per mm, and the mm at the picture's upper left corner. */
+  scale: number;
+  left: number;
+  top: number;
+  /** Events to draw, from the first up to, but without, this one. */
+  until: number;
+}
+
+export interface Picture extends PictureRequest {
+  pixels: Uint8ClampedArray<ArrayBuffer>;
+}
+
+/** Every request of the workers: what goes in and what comes back. */
+export interface Protocol {
+  survey: { in: SurveyRequest; out: Survey };
+  plan: { in: { job: Job }; out: Planned };
+  export: { in: { job: Job; artwork: Record<string, string>; extension: ExportFormat['extension'] }; out: { data: Blob } };
+  readBundle: { in: { bytes: ArrayBuffer }; out: Bundle };
+  thumbnail: { in: { job: Job }; out: { png: Blob; figures: PlanFigures } };
+  showPlan: { in: { plan: StitchPlan; looks: { rgb: { r: number; g: number; b: number }; widthMm: number }[]; hidden: number[] }; out: null };
+  picture: { in: PictureRequest; out: Picture };
+}
+export type RequestName = keyof Protocol;
+
+export type ToWorker = { [K in RequestName]: { id: number; name: K; input: Protocol[K]['in'] } }[RequestName] | { id: number; cancel: true };
+
+export type FromWorker =
+  | { id: number; kind: 'progress'; done: number }
+  | { id: number; kind: 'result'; output: unknown }
+  | { id: number; kind: 'error'; message: string; known: boolean };

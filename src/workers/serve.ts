@@ -1,0 +1,38 @@
+import { InputError } from '@/core/document/errors';
+import type { FromWorker, Protocol, RequestName, ToWorker } from './protocol';
+
+export interface Answer<T> {
+  output: T;
+  transfer?: Transferable[];
+}
+
+export type Handlers<K extends RequestName> = {
+  [N in K]: (input: Protocol[N]['in'], progress: (done: number) => void) => Answer<Protocol[N]['out']>;
+};
+
+const PROGRESS_EVERY_MS = 60;
+
+/** Answers requests with the given handlers, one after the other. */
+export function serve<K extends RequestName>(handlers: Handlers<K>): void {
+  const post = (message: FromWorker, transfer: Transferable[] = []): void => self.postMessage(message, { transfer });
+  self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
+    if ('cancel' in data) return;
+    const { id, name } = data;
+    let last = 0;
+    const progress = (done: number): void => {
+      const now = performance.now();
+      if (now - last < PROGRESS_EVERY_MS) return;
+      last = now;
+      post({ id, kind: 'progress', done });
+    };
+    try {
+      const handler = handlers[name as K] as (input: unknown, progress: (done: number) => void) => Answer<unknown>;
+      const { output, transfer } = handler(data.input, progress);
+      post({ id, kind: 'result', output }, transfer);
+    } catch (error) {
+      const known = error instanceof InputError || error instanceof RangeError;
+      const message = known ? (error as Error).message : `Something unforeseen went wrong (${(error as Error).message}); nothing was changed.`;
+      post({ id, kind: 'error', message, known });
+    }
+  };
+}
