@@ -1,4 +1,5 @@
 import { digitize } from '@/core/artwork/digitize';
+import { readable } from '@/core/artwork/names';
 import { readSvg } from '@/core/artwork/svg';
 import { drawSewn } from '@/core/drawing/picture';
 import { readBundle } from '@/core/formats/bundle';
@@ -6,6 +7,7 @@ import { writePng } from '@/core/formats/png';
 import { EXPORTS } from '@/core/formats/registry';
 import { ringsToData } from '@/core/geometry/path';
 import { simplify } from '@/core/geometry/area';
+import { prepareShape } from '@/core/pieces/registry';
 import { Planner } from '@/core/plan/build';
 import { measurePlan } from '@/core/plan/measure';
 import type { Job } from '@/core/document/types';
@@ -20,7 +22,7 @@ function survey(request: SurveyRequest, progress: (done: number) => void): Surve
   const doc = readSvg(request.svg);
   const { art, report, proposals, threads, pieces } = digitize(doc, { ...request, progress });
   const regions = report.regions.map((r, i): RegionView => ({
-    name: r.name,
+    name: readable(r.name),
     hex: r.hex,
     data: r.data,
     strokeWidthMm: r.stroke?.widthMm ?? null,
@@ -40,7 +42,7 @@ function survey(request: SurveyRequest, progress: (done: number) => void): Surve
 }
 
 function outlinesOf(job: Job): string[] {
-  return job.pieces.map((p) => ringsToData(simplify(planner.shapeOf(p)?.painted ?? [], OUTLINE_TOLERANCE_MM)));
+  return job.pieces.map((p) => ringsToData(simplify(prepareShape(p)?.painted ?? [], OUTLINE_TOLERANCE_MM)));
 }
 
 serve({

@@ -1,5 +1,5 @@
-import { components, intersect, offset, roughOffset, subtract, unite } from '../geometry/area';
-import { boundsOf, boundsTouch, type Area } from '../geometry/point';
+import { areaOf, components, cropped, intersect, offset, roughOffset, simplify, subtract, unite } from '../geometry/area';
+import { boundsOf, type Area } from '../geometry/point';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
 import type { PlacedItem } from './place';
 
@@ -15,17 +15,33 @@ export interface Carved {
 const SOLID_MM = 2.5;
 
 /** Only neighbours at least this broad hide what runs on under them, mm. */
-const BROAD_MM = 1.6;
+const BROAD_MM = 0.7;
+const LEAST_TUCK_MM2 = 0.3;
+
+/**
+ * What opaque items painted after each item cover, put together from the last one down.
+ * A stroke is not cut by others of its own colour: where lines of one drawing cross, both are sewn through.
+ */
+export function coversAbove(items: readonly PlacedItem[]): Area[] {
+  const out: Area[] = [];
+  let cover: Area = [];
+  for (let i = items.length - 1; i >= 0; i--) {
+    const item = items[i]!;
+    const own = item.stroke ? items.slice(i + 1).filter((o) => o.opaque && o.hex === item.hex) : [];
+    out[i] = own.length === 0 ? cover : unite(...items.slice(i + 1).filter((o) => o.opaque && o.hex !== item.hex).map((o) => o.area));
+    if (item.opaque) cover = unite(cover, simplify(item.area, 0.005));
+  }
+  return out;
+}
 
 /**
  * Cuts an item away beneath opaque ones painted later, leaving 1.0 mm of overlap, and lets it run 1.0 mm under
  * neighbours that are sewn later, so that no slot opens between them. Openings narrower than 4 mm are sewn through.
+ * @param coverOfLater what opaque items painted later cover
  */
-export function carveBeneath(item: PlacedItem, later: readonly PlacedItem[]): Carved {
-  const box = boundsOf(item.area);
-  const over = later.filter((o) => o.opaque && boundsTouch(boundsOf(o.area), box, OVERLAP_MM));
-  if (over.length === 0) return { area: item.area, removed: [] };
-  const cover = unite(...over.map((o) => o.area));
+export function carveBeneath(item: PlacedItem, coverOfLater: Area): Carved {
+  const cover = cropped(coverOfLater, boundsOf(item.area), 3 * OVERLAP_MM);
+  if (cover.length === 0) return { area: item.area, removed: [] };
   const visible = subtract(item.area, cover);
   if (visible.length === 0) return { area: [], removed: item.area };
   const reach = roughOffset(visible, OVERLAP_MM);
@@ -33,11 +49,18 @@ export function carveBeneath(item: PlacedItem, later: readonly PlacedItem[]): Ca
   const core = hidden.length > 0 ? roughOffset(hidden, -OPENING_MM / 2) : [];
   const removed = core.length > 0 ? roughOffset(core, OPENING_MM / 2) : [];
   const area = removed.length > 0 ? subtract(item.area, removed) : item.area;
-  if (item.stroke || roughOffset(visible, -SOLID_MM / 2).length === 0) return { area, removed };
-  const broad = roughOffset(roughOffset(cover, -BROAD_MM / 2), BROAD_MM / 2);
-  const tuck = subtract(intersect(reach, broad), item.area);
-  if (tuck.length === 0) return { area, removed };
-  return { area: closeSeams(unite(area, intersect(tuck, roughOffset(area, OVERLAP_MM)))), removed };
+  if (item.stroke) return { area, removed };
+  const tuck = runUnder(visible, reach, cover, item.area);
+  return { area: tuck.length === 0 ? area : closeSeams(unite(area, intersect(tuck, roughOffset(area, OVERLAP_MM)))), removed };
+}
+
+/** Where a solid area should run on under its neighbours: only under ones broad enough to hide it. */
+function runUnder(visible: Area, reach: Area, cover: Area, own: Area): Area {
+  const beside = subtract(intersect(reach, cover), own);
+  if (areaOf(beside) < LEAST_TUCK_MM2) return [];
+  const core = roughOffset(beside, -BROAD_MM / 2);
+  if (core.length === 0 || roughOffset(visible, -SOLID_MM / 2).length === 0) return [];
+  return roughOffset(core, BROAD_MM / 2);
 }
 
 /** Heals hairline seams that clipping leaves where areas were put together. */

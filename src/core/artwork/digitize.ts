@@ -1,9 +1,9 @@
 import type { ClothKey, JobSettings, Piece, Thread } from '../document/types';
 import { nearestThreads, colourDifference } from '../cloth/threads';
-import { prepareShape } from '../pieces/registry';
 import { firstOrder } from '../route/order';
+import { readable } from './names';
 import { placeArt, type PlacedArt, type WantedSize } from './place';
-import { proposeFor, type Proposal } from './propose';
+import { paintedBy, proposeFor, type Proposal } from './propose';
 import { findRegions, type Region, type RegionReport } from './regions';
 import type { ArtDocument } from './svg';
 
@@ -61,7 +61,7 @@ export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized 
     const { settings, ...shape } = proposal.shape!;
     return { id: '', name: names(region, proposal), kind: proposal.kind as Piece['kind'], thread: threads.get(region.hex)!.id, ...shape, settings };
   });
-  const order = firstOrder(drafts.map((piece) => ({ thread: piece.thread, painted: prepareShape(piece)?.painted ?? [] })));
+  const order = firstOrder(drafts.map((piece, i) => ({ thread: piece.thread, painted: paintedBy(sewn[i]!.region) })));
   const pieces = order.map((i, k): Piece => ({ ...drafts[i]!, id: `p${k + 1}` }));
   progress(1);
   return { art, report, proposals, threads: [...new Set(threads.values())], pieces };
@@ -75,11 +75,4 @@ function namer(): (region: Region, proposal: Proposal) => string {
     seen.set(base, n);
     return n === 1 ? base : `${base} ${n}`;
   };
-}
-
-/** "heron-wing_left" becomes "Heron wing left"; machine-made ids become nothing. */
-function readable(id: string): string {
-  const words = id.replace(/[-_]+/g, ' ').replace(/\s+/g, ' ').trim();
-  if (words === '' || /^(path|rect|circle|ellipse|polygon|polyline|line|g|group|layer|svg|use|xmlid|shape)\s*\d*/i.test(words) || /\d{3,}/.test(words)) return '';
-  return words.charAt(0).toUpperCase() + words.slice(1).slice(0, 39);
 }

@@ -57,7 +57,7 @@ function proposeStroke(region: Region, limit: number, options: ProposeOptions): 
   const { widthMm, cap, join } = region.stroke!;
   const at = `line ${widthMm.toFixed(1)} mm wide`;
   if (widthMm < RUN_BELOW_MM) return { kind: 'run', why: `${at}: thinner than two threads`, shape: { line: region.data, settings: {} } };
-  const area = ownArea(region);
+  const area = paintedBy(region);
   if (widthMm <= limit) {
     const along = { line: region.data, width: round3(widthMm), cap, join, settings: {} };
     if (sewsWell({ kind: 'satin', ...along }, area, options)) return { kind: 'satin', why: at, shape: along };
@@ -69,10 +69,11 @@ function proposeStroke(region: Region, limit: number, options: ProposeOptions): 
 
 const round3 = (v: number): number => Math.round(v * 1000) / 1000;
 
-/** The area that this stroke region paints by itself. */
-function ownArea(region: Region): Area {
+/** The area that a region paints by itself. */
+export function paintedBy(region: Region): Area {
+  if (!region.stroke) return region.area;
   const closed = /Z\s*$/i.test(region.data);
-  const { widthMm, cap, join } = region.stroke!;
+  const { widthMm, cap, join } = region.stroke;
   return clean(strokeArea(dataToRings(region.data), closed, { widthMm, cap, join, miterLimit: 4 }), 'nonzero');
 }
 

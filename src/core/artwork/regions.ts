@@ -4,7 +4,7 @@ import { medialAxis, widthRange, type MedialAxis, type WidthRange } from '../geo
 import { formatPath, ringsToData } from '../geometry/path';
 import type { Area, Line } from '../geometry/point';
 import { SPECK_MM2 } from '../units/tolerances';
-import { carveBeneath } from './carve';
+import { carveBeneath, coversAbove } from './carve';
 import type { PlacedArt, PlacedItem } from './place';
 
 /** One connected part of the drawing at real size. */
@@ -41,12 +41,13 @@ const DROP_MM2 = SPECK_MM2 * 0.6;
 export function findRegions(art: PlacedArt): RegionReport {
   const report: RegionReport = { regions: [], specks: 0, hidden: 0, shading: 0 };
   const items = mergeOwnStrokes(art.items);
+  const covers = coversAbove(items);
   items.forEach((item, i) => {
     if (isShading(item, items.slice(0, i))) {
       report.shading++;
       return;
     }
-    const carved = carveBeneath(item, items.slice(i + 1).filter((o) => !(item.stroke && o.hex === item.hex)));
+    const carved = carveBeneath(item, covers[i]!);
     if (carved.area.length === 0) {
       report.hidden++;
       return;

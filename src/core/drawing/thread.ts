@@ -37,7 +37,7 @@ const glossOf = new Float32Array(PROFILE_STEPS + 1);
 for (let k = 0; k <= PROFILE_STEPS; k++) {
   const d = k / PROFILE_STEPS;
   const up = Math.sqrt(1 - d * d);
-  profileOf[k] = 0.5 + 0.5 * up;
+  profileOf[k] = 0.6 + 0.4 * up;
   glossOf[k] = up * up * up * up * up * up;
 }
 
@@ -58,8 +58,8 @@ export function drawStitch(raster: Raster, x0: number, y0: number, x1: number, y
   const ux = (bx - ax) / length;
   const uy = (by - ay) / length;
   const square = Math.abs(ux * LIGHT.y - uy * LIGHT.x);
-  const base = 0.78 + 0.26 * square;
-  const gloss = 70 * square * square;
+  const base = 0.88 + 0.2 * square;
+  const gloss = 44 * square * square;
   const twist = scale >= TWIST_FROM ? (2 * Math.PI) / (TWIST_MM * scale) : 0;
   const { r, g, b } = look.rgb;
   for (let py = top; py <= bottom; py++) {
@@ -86,7 +86,7 @@ export function drawStitch(raster: Raster, x0: number, y0: number, x1: number, y
       const k = Math.min(PROFILE_STEPS, ((d / radius) * PROFILE_STEPS) | 0);
       const along = Math.min(1, Math.max(0, t / length)) * 2 - 1;
       const bow = 1 - along * along;
-      let light = base * profileOf[k]! * (0.86 + 0.14 * bow);
+      let light = base * profileOf[k]! * (0.92 + 0.08 * bow);
       if (twist > 0) light *= 1 + 0.07 * Math.sin(twist * t + (side / radius) * 2.2);
       const shine = gloss * glossOf[k]! * bow;
       blend(data, (py * width + px) * 4, r * light + shine, g * light + shine, b * light + shine, (cover < 1 ? cover : 1) * thin);

@@ -1,5 +1,5 @@
 import { Clipper, ClipperD, ClipType, EndType, FillRule, JoinType, PolyTreeD, type PathsD, type PolyPathD } from 'clipper2-ts';
-import type { Area, Line, Point, Ring } from './point';
+import type { Area, Bounds, Line, Point, Ring } from './point';
 
 /** Decimal places that the clipping library keeps, in mm: a tenth of the plan's lattice. */
 const PRECISION = 4;
@@ -109,6 +109,20 @@ export function components(area: Area): Area[] {
   };
   visit(tree);
   return out.sort((a, b) => areaOf(b) - areaOf(a));
+}
+
+/** The part of an area within a box grown by `marginMm`. */
+export function cropped(area: Area, box: Bounds, marginMm: number): Area {
+  if (area.length === 0) return area;
+  const rect = { left: box.minX - marginMm, top: box.minY - marginMm, right: box.maxX + marginMm, bottom: box.maxY + marginMm };
+  return intersect(area, [
+    [
+      { x: rect.left, y: rect.top },
+      { x: rect.right, y: rect.top },
+      { x: rect.right, y: rect.bottom },
+      { x: rect.left, y: rect.bottom },
+    ],
+  ]);
 }
 
 /** Straightens outlines within `tolerance`, dropping points that do not matter. */

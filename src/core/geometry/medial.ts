@@ -214,7 +214,10 @@ export interface WidthRange {
   max: number;
 }
 
-/** Local width along the pruned axis, mm. Tips count only where a branch is nothing but tip. */
+/** Share of the axis whose narrowest places are tips rather than widths anyone would measure. */
+const TIPS = 0.05;
+
+/** Local width along the pruned axis, mm; its narrowest twentieth, where points taper out, is left aside. */
 export function widthRange(axis: MedialAxis): WidthRange {
   const samples: { width: number; weight: number }[] = [];
   for (const b of axis.branches) {
@@ -228,8 +231,11 @@ export function widthRange(axis: MedialAxis): WidthRange {
   const max = 2 * axis.maxRadius;
   if (samples.length === 0) return { min: max, median: max, max };
   samples.sort((a, b) => a.width - b.width);
-  const half = samples.reduce((sum, s) => sum + s.weight, 0) / 2;
-  let sum = 0;
-  const median = samples.find((s) => (sum += s.weight) >= half)?.width ?? max;
-  return { min: samples[0]!.width, median, max: Math.max(max, median) };
+  const whole = samples.reduce((sum, s) => sum + s.weight, 0);
+  const at = (share: number): number => {
+    let sum = 0;
+    return samples.find((s) => (sum += s.weight) >= share * whole)?.width ?? max;
+  };
+  const median = at(0.5);
+  return { min: at(TIPS), median, max: Math.max(max, median) };
 }

@@ -11,9 +11,27 @@ const KINDS: readonly PieceKind<never>[] = [runKind, satinKind, fillKind] as unk
 
 const BY_NAME = new Map(KINDS.map((k) => [k.kind, k]));
 
+/** What a prepared shape depends on; pieces with the same key have the same shape. */
+export function shapeKey(p: Piece): string {
+  return JSON.stringify([p.kind, p.line, p.width, p.cap, p.join, p.sides, p.area, p.slants, p.settings.style, p.settings.openings]);
+}
+
+/**
+ * Prepared shapes by content. A shape is needed when a piece is proposed, planned and pointed at; the geometry behind it
+ * is the dearest part of all three. Oldest entries go first, so memory stays bounded.
+ */
+const prepared = new Map<string, PreparedShape | null>();
+const MOST_PREPARED = 1500;
+
 /** The shape of a piece, ready for stitching; null when its record holds none. */
 export function prepareShape(piece: Piece): PreparedShape | null {
-  return BY_NAME.get(piece.kind)!.prepare(piece);
+  const key = shapeKey(piece);
+  const known = prepared.get(key);
+  if (known !== undefined) return known;
+  const made = BY_NAME.get(piece.kind)!.prepare(piece);
+  if (prepared.size >= MOST_PREPARED) prepared.delete(prepared.keys().next().value!);
+  prepared.set(key, made);
+  return made;
 }
 
 /** Stitches a shape prepared from the same piece. */

@@ -3,7 +3,7 @@ import type { Job, Piece } from '../document/types';
 import type { Point } from '../geometry/point';
 import { resample } from '../geometry/line';
 import type { PreparedShape, StartEnd } from '../pieces/kind';
-import { prepareShape, stitchShape } from '../pieces/registry';
+import { prepareShape, shapeKey, stitchShape } from '../pieces/registry';
 import { resolveSettings, type ResolvedSettings } from '../pieces/resolve';
 import { chooseEnds } from '../route/ends';
 import { hidingOf, linkBetween, type Hiding } from '../route/link';
@@ -15,10 +15,9 @@ import { Command, Role } from './roles';
 /**
  * A job becomes a stitch plan by passes that run in order:
  * shapes → settings → starts and ends → stitches per piece → links, trims and ties between them.
- * The first and fourth are kept by content, so that editing one piece works on that piece and its links only.
+ * Shapes and stitches are kept by content, so that editing one piece works on that piece and its links only.
  */
 export class Planner {
-  private readonly shapes = new Map<string, PreparedShape | null>();
   private readonly stitches = new Map<string, StitchColumns>();
 
   /**
@@ -43,20 +42,15 @@ export class Planner {
       progress(0.5 + (0.5 * i) / job.pieces.length);
       return { ...s, columns: s.shape && s.settings ? this.sew(s.piece, s.shape, s.settings, ends[i]!) : null };
     });
-    this.forget(new Set(shaped.map((s) => s.key)));
+    this.forget(job.pieces.length);
     return new Assembly(job, sewn, threads).run();
   }
 
   private settle(job: Job, piece: Piece, recipe: ClothRecipe): Shaped {
-    const key = shapeKey(piece);
-    let shape = this.shapes.get(key);
-    if (shape === undefined) {
-      shape = prepareShape(piece);
-      this.shapes.set(key, shape);
-    }
+    const shape = prepareShape(piece);
     const threadWeight = job.threads.find((t) => t.id === piece.thread)?.weight ?? 40;
     const settings = shape ? resolveSettings(piece, shape.facts, { recipe, settings: job.settings, threadWeight }) : null;
-    return { piece, key, shape, settings };
+    return { piece, shape, settings };
   }
 
   private sew(piece: Piece, shape: PreparedShape, settings: ResolvedSettings, ends: StartEnd): StitchColumns {
@@ -71,33 +65,22 @@ export class Planner {
     return made;
   }
 
-  /** Keeps the memory bounded: shapes of pieces that are gone, and stitches beyond a few versions of each piece. */
-  private forget(alive: ReadonlySet<string>): void {
-    if (this.shapes.size > 2 * alive.size + 50) for (const key of this.shapes.keys()) if (!alive.has(key)) this.shapes.delete(key);
-    const surplus = this.stitches.size - (6 * alive.size + 100);
+  /** Keeps the memory bounded: a few versions of each piece are enough for going back and forth. */
+  private forget(pieces: number): void {
+    const surplus = this.stitches.size - (6 * pieces + 100);
     let n = 0;
     for (const key of this.stitches.keys()) if (n++ < surplus) this.stitches.delete(key);
-  }
-
-  /** The prepared shape of a piece that has been planned before. */
-  shapeOf(piece: Piece): PreparedShape | null {
-    return this.shapes.get(shapeKey(piece)) ?? null;
   }
 }
 
 interface Shaped {
   piece: Piece;
-  key: string;
   shape: PreparedShape | null;
   settings: ResolvedSettings | null;
 }
 type Sewn = Shaped & { columns: StitchColumns | null };
 
 const pinned = (p: [number, number] | undefined): Point | null => (p ? { x: p[0], y: p[1] } : null);
-
-function shapeKey(p: Piece): string {
-  return JSON.stringify([p.kind, p.line, p.width, p.cap, p.join, p.sides, p.area, p.slants, p.settings.style, p.settings.openings]);
-}
 
 /** Travel between pieces, mm per stitch. */
 const TRAVEL_MM = 3;

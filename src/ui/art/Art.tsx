@@ -64,14 +64,14 @@ function SizeFields({ job, survey }: { job: Job; survey: Survey | null }) {
   return (
     <section aria-label="Size" className="border-b border-hairline p-4">
       <div className="flex items-end gap-3">
-        <p className="figures text-xl leading-none font-semibold" data-testid="art-size">
-          {survey ? `${formatLength(survey.widthMm, units)} × ${formatLength(survey.heightMm, units)}` : '…'}
+        <p className="figures self-center text-lg leading-none font-semibold whitespace-nowrap" data-testid="art-size">
+          {survey ? `${formatLength(survey.widthMm, units).replace(/ .*/, '')} × ${formatLength(survey.heightMm, units)}` : '…'}
         </p>
         <div className="ml-auto flex gap-2">
           <Choice
             label="Scale by"
             hideLabel
-            className="w-24"
+            className="w-[84px]"
             value={byHeight ? 'height' : 'width'}
             options={[
               { value: 'width', name: 'Width' },
@@ -82,7 +82,7 @@ function SizeFields({ job, survey }: { job: Job; survey: Survey | null }) {
           <NumberField
             label={byHeight ? 'Finished height' : 'Finished width'}
             hideLabel
-            className="w-28"
+            className="w-[104px]"
             value={size.height ?? size.width}
             unit="mm"
             lengthUnit={units}

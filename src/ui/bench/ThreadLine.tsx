@@ -5,7 +5,7 @@ import type { Job } from '@/core/document/types';
 import { usePlan } from '@/store/planStore';
 import type { Planned } from '@/workers/protocol';
 import { useView } from '@/store/viewStore';
-import { drawThreadLine } from './drawThreadLine';
+import { drawThreadLine, heightOfLength, RULES_MM } from './drawThreadLine';
 import { PlayControls } from './PlayControls';
 import { Playhead } from './Playhead';
 import { Stretches } from './Stretches';
@@ -25,7 +25,10 @@ export function ThreadLine({ job }: { job: Job }) {
       <PlayControls />
       <div className="relative min-w-0 flex-1">
         {planned && of && planned.plan.x.length > 0 ? (
-          <Strip job={of} planned={planned} />
+          <>
+            <Strip job={of} planned={planned} />
+            <Scale />
+          </>
         ) : (
           <p className="grid h-full place-content-center text-quiet">
             {job.pieces.length === 0 ? 'No pieces yet: Art makes them from the drawing.' : 'Laying the stitches …'}
@@ -33,6 +36,20 @@ export function ThreadLine({ job }: { job: Job }) {
         )}
       </div>
     </section>
+  );
+}
+
+/** Stitch lengths that the strip's height stands for. */
+function Scale() {
+  return (
+    <div aria-hidden="true" className="figures absolute inset-y-0 right-0 w-11 border-l border-hairline text-right text-xs text-quiet">
+      {RULES_MM.map((mm) => (
+        <span key={mm} className="absolute right-1.5" style={{ bottom: heightOfLength(mm), transform: 'translateY(50%)' }}>
+          {mm}
+        </span>
+      ))}
+      <span className="absolute right-1.5 bottom-0">mm</span>
+    </div>
   );
 }
 
@@ -70,7 +87,7 @@ function Strip({ job, planned }: { job: Job; planned: Planned }) {
     [planned, timeline],
   );
   return (
-    <div ref={frame} className="absolute inset-0 overflow-hidden" data-testid="thread-line">
+    <div ref={frame} className="absolute inset-y-0 right-11 left-0" data-testid="thread-line">
       <canvas ref={canvas} className="absolute inset-0 h-full w-full" aria-hidden="true" />
       {width > 0 && (
         <>

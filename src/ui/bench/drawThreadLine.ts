@@ -9,7 +9,12 @@ const TOP = 26;
 const BOTTOM = 12;
 /** Stitch length that reaches the top of the strip, mm: the usual machine limit. */
 const FULL_MM = 12;
-const RULES_MM = [3, 6, 9, 12];
+export const RULES_MM = [3, 6, 9, 12];
+/** Height of the strip in CSS pixels. */
+const HEIGHT = 147;
+
+/** Height above the strip's foot at which a stitch of this length ends, CSS pixels. */
+export const heightOfLength = (mm: number): number => BOTTOM + (mm / FULL_MM) * (HEIGHT - TOP - BOTTOM);
 
 function darker(hex: string, k: number): string {
   const { r, g, b } = hexToRgb(hex);
@@ -26,8 +31,6 @@ export function drawThreadLine(canvas: HTMLCanvasElement, width: number, job: Jo
   c.scale(ratio, ratio);
   const base = height - BOTTOM;
   const tall = base - TOP;
-  c.font = '11px "Atkinson Hyperlegible Mono Variable", monospace';
-  c.textAlign = 'right';
   for (const mm of RULES_MM) {
     const y = base - (mm / FULL_MM) * tall;
     c.fillStyle = '#e4e7e2';
@@ -47,14 +50,15 @@ export function drawThreadLine(canvas: HTMLCanvasElement, width: number, job: Jo
   c.fillStyle = '#858f8c';
   c.fillRect(0, base, width, 1);
   cuts(c, plan, timeline, view, width, base);
-  c.fillStyle = '#55636a';
-  for (const mm of RULES_MM) c.fillText(`${mm} mm`, width - 4, base - (mm / FULL_MM) * tall + 4);
 }
 
 function column(c: CanvasRenderingContext2D, x: number, base: number, tall: number, fill: string): void {
   if (tall <= 0) return;
   c.fillStyle = fill;
   c.fillRect(x, base - tall, 1, tall);
+  // A dark top keeps pale threads readable on the pale strip.
+  c.fillStyle = 'rgb(29 40 44 / 0.55)';
+  c.fillRect(x, base - tall, 1, 1);
 }
 
 /** A snip for each trim; a line from top to bottom where the thread changes. */

@@ -4,7 +4,6 @@ import Link from 'next/link';
 import { AlertDialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { recipeOf } from '@/core/cloth/recipes';
-import { formatDuration } from '@/core/units/length';
 import type { SavedJob } from '@/platform/storage';
 import { engine } from '@/workers/client';
 import { Button, SignButton } from '../components/Button';
@@ -54,7 +53,7 @@ export function JobCard({ saved, onDuplicate, onRemove }: Props) {
             {recipeOf(job.brief.cloth).name} · {hoop.width} × {hoop.height} hoop
           </p>
           <p className="figures mt-auto text-xs">
-            {figures ? `${figures.stitches.toLocaleString('en')} st · ${figures.trims} trims · ${formatDuration(figures.runSeconds)}` : 'Not sewn yet'}
+            {figures ? `${figures.stitches.toLocaleString('en')} st · ${figures.trims} trims · ${`${Math.round(figures.runSeconds / 60)} min`}` : 'Not sewn yet'}
           </p>
         </div>
       </Link>

@@ -1,0 +1,49 @@
+// Takes the pictures of docs/screenshots from the demo data. Words: a folder, and optionally the views wanted.
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { hands, startApp, startBrowser } from '../tests/journeys/browser.mjs';
+
+const [folder = 'docs/screenshots', ...wanted] = process.argv.slice(2);
+const app = await startApp();
+const { driver } = await startBrowser();
+const h = hands(driver);
+const shot = async (name) => {
+  if (wanted.length > 0 && !wanted.includes(name)) return;
+  await driver.sleep(400);
+  writeFileSync(join(folder, `${name}.png`), await driver.takeScreenshot(), 'base64');
+};
+try {
+  await driver.get(app.address);
+  const card = await h.find('a[aria-label="Open Ferry crew polo"]');
+  await h.find('a[aria-label="Open Ferry crew polo"] img');
+  await shot('shelf');
+  const bench = await card.getAttribute('href');
+  await driver.get(bench.replace('/bench', '/brief'));
+  await h.findText('h1', 'What must it be?');
+  await shot('brief');
+  await driver.get(bench.replace('/bench', '/art'));
+  await h.find('tbody tr');
+  await shot('art');
+  await driver.get(bench);
+  await h.sewn();
+  await driver.sleep(600);
+  await shot('bench');
+  await (await h.findText('button', 'Neck')).click();
+  await h.find('[data-testid="sentence"]');
+  for (let i = 0; i < 8; i++) await (await h.find('button[aria-label="Nearer (+)"]')).click();
+  await driver.sleep(500);
+  await shot('bench-close');
+  await driver.actions().sendKeys('0').perform();
+  await driver.executeScript("document.activeElement.blur()");
+  await (await h.find('button[aria-label="To the first stitch"]')).click();
+  const slider = await h.find('[role=slider]');
+  const box = await slider.getRect();
+  const from = { x: Math.round(box.x + box.width / 2), y: Math.round(box.y + 40) };
+  await driver.actions().move(from).press().move({ x: from.x + 200, y: from.y }).move({ x: from.x + 520, y: from.y }).release().perform();
+  await shot('replay');
+  await (await h.find('header button[aria-haspopup=menu]')).click();
+  await shot('take-away');
+} finally {
+  await driver.quit();
+  app.stop();
+}

@@ -1,0 +1,78 @@
+// Starts the built application and a browser for journeys and screenshots.
+import { spawn } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder, By, until } from 'selenium-webdriver';
+import chrome from 'selenium-webdriver/chrome.js';
+
+export { By, until };
+
+async function freePort() {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address();
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+/** The production server on a free port. */
+export async function startApp() {
+  const port = await freePort();
+  const server = spawn('node_modules/.bin/next', ['start', '-H', '127.0.0.1', '-p', String(port)], {
+    stdio: 'ignore',
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+  });
+  const address = `http://127.0.0.1:${port}`;
+  for (let i = 0; i < 150; i++) {
+    try {
+      const response = await fetch(address);
+      if (response.ok) return { address, stop: () => server.kill('SIGTERM') };
+    } catch {
+      // Not up yet.
+    }
+    await new Promise((r) => setTimeout(r, 200));
+  }
+  server.kill('SIGTERM');
+  throw new Error('the application did not start');
+}
+
+const FLAGS = [
+  '--headless=new', '--no-sandbox', '--disable-dev-shm-usage', '--hide-scrollbars', '--force-device-scale-factor=1', '--no-first-run',
+  '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,800',
+];
+
+/** A browser of 1280 x 800 with its own empty profile and download folder. */
+export async function startBrowser({ width = 1280, height = 800 } = {}) {
+  const downloads = mkdtempSync(join(tmpdir(), 'cobble-downloads-'));
+  const options = new chrome.Options()
+    .setChromeBinaryPath(process.env.CHROMIUM ?? '/usr/bin/chromium')
+    .addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'cobble-profile-'))}`)
+    .setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false });
+  const service = new chrome.ServiceBuilder(process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver');
+  const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(service).build();
+  await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+  return { driver, downloads };
+}
+
+/** Small words for what a person does. */
+export function hands(driver) {
+  const wait = 20000;
+  const find = (css) => driver.wait(until.elementLocated(By.css(css)), wait, `no ${css}`);
+  const findText = (tag, text) =>
+    driver.wait(until.elementLocated(By.xpath(`//${tag}[contains(normalize-space(.), ${JSON.stringify(text)})]`)), wait, `no ${tag} ‘${text}’`);
+  const poll = (what, check) => driver.wait(check, wait, `never: ${what}`);
+  return {
+    find,
+    findText,
+    poll,
+    text: async (css) => (await find(css)).getText(),
+    total: async (name) => (await find(`[data-total="${name}"]`)).getText(),
+    sewn: () => poll('stitches on screen', async () => (await driver.executeScript("return Number(document.querySelector('canvas[role=img]')?.dataset.until ?? 0)")) > 0),
+    saved: () => poll('saved', async () => (await driver.findElements(By.css('[data-saved="saved"]'))).length > 0),
+  };
+}
