@@ -8,7 +8,7 @@ await build({
   platform: 'node',
   format: 'esm',
   target: 'node20',
-  minifySyntax: true,
+  minify: true,
   logLevel: 'error',
   banner: { js: "import { createRequire as cobbleRequire } from 'node:module'; const require = cobbleRequire(import.meta.url);" },
 });

@@ -34,12 +34,19 @@ try {
   await driver.sleep(500);
   await shot('bench-close');
   await driver.actions().sendKeys('0').perform();
-  await driver.executeScript("document.activeElement.blur()");
+  await driver.executeScript('document.activeElement.blur()');
   await (await h.find('button[aria-label="To the first stitch"]')).click();
   const slider = await h.find('[role=slider]');
   const box = await slider.getRect();
   const from = { x: Math.round(box.x + box.width / 2), y: Math.round(box.y + 40) };
-  await driver.actions().move(from).press().move({ x: from.x + 200, y: from.y }).move({ x: from.x + 520, y: from.y }).release().perform();
+  await driver
+    .actions()
+    .move(from)
+    .press()
+    .move({ x: from.x + 200, y: from.y })
+    .move({ x: from.x + 520, y: from.y })
+    .release()
+    .perform();
   await shot('replay');
   await (await h.find('header button[aria-haspopup=menu]')).click();
   await shot('take-away');

@@ -29,7 +29,8 @@ function number(name: string, text: string | undefined, min: number, max: number
 export function readPlanArgs(argv: readonly string[]): PlanArgs {
   const { values, positionals } = parsed(argv);
   if (positionals.length !== 1) throw usage(`Name one artwork or job to plan. ${USAGE}`);
-  if (values.width !== undefined && values.height !== undefined) throw usage('Give --width or --height, not both: one follows from the other.');
+  if (values.width !== undefined && values.height !== undefined)
+    throw usage('Give --width or --height, not both: one follows from the other.');
   const out: PlanArgs = { input: positionals[0]!, out: values.out ?? [] };
   const width = number('width', values.width, 1, 1000);
   const height = number('height', values.height, 1, 1000);
@@ -63,7 +64,12 @@ function parsed(argv: readonly string[]) {
       args: [...argv],
       allowPositionals: true,
       options: {
-        width: text, height: text, cloth: text, hoop: text, 'thread-weight': text, report: text,
+        width: text,
+        height: text,
+        cloth: text,
+        hoop: text,
+        'thread-weight': text,
+        report: text,
         out: { type: 'string', multiple: true },
       },
     });

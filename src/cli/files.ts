@@ -14,7 +14,10 @@ export function readBytes(path: string): Uint8Array {
     throw new InputError('bad-usage', `There is no file ‘${path}’; check the name.`);
   }
   if (size > MAX_SVG_BYTES && !path.endsWith('.cobble')) {
-    throw new InputError('too-large', `‘${path}’ is ${(size / 1e6).toFixed(0)} MB; simplify it to less than ${MAX_SVG_BYTES / 1e6} MB and try again.`);
+    throw new InputError(
+      'too-large',
+      `‘${path}’ is ${(size / 1e6).toFixed(0)} MB; simplify it to less than ${MAX_SVG_BYTES / 1e6} MB and try again.`,
+    );
   }
   return readFileSync(path);
 }
@@ -31,6 +34,9 @@ export function writeAll(files: readonly { path: string; content: string | Uint8
     for (const { path } of files) renameSync(`${path}.part`, path);
   } catch (error) {
     for (const part of done) rmSync(part, { force: true });
-    throw new InputError('bad-usage', `The result could not be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'}); check the folder and free space.`);
+    throw new InputError(
+      'bad-usage',
+      `The result could not be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'}); check the folder and free space.`,
+    );
   }
 }

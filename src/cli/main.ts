@@ -17,7 +17,7 @@ function main(argv: readonly string[]): number {
     return 0;
   } catch (error) {
     const known = error instanceof InputError || error instanceof RangeError;
-    const message = known ? (error as Error).message : `This input could not be planned (${(error as Error).message}).`;
+    const message = known ? error.message : `This input could not be planned (${(error as Error).message}).`;
     process.stderr.write(`cobble: ${message.replace(/\s+/g, ' ')}\n`);
     return 2;
   }

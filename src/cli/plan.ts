@@ -21,7 +21,8 @@ function load(args: PlanArgs): Loaded {
   const bytes = readBytes(args.input);
   const kind = extname(args.input).toLowerCase();
   if (kind === '.json' || kind === '.cobble') {
-    if (args.width !== undefined || args.height !== undefined) throw new InputError('bad-usage', 'A job has its size already; --width and --height are for artwork.');
+    if (args.width !== undefined || args.height !== undefined)
+      throw new InputError('bad-usage', 'A job has its size already; --width and --height are for artwork.');
     const loaded = kind === '.json' ? { job: parseJob(parseJson(bytes)), artwork: {} } : readBundle(bytes);
     return { ...loaded, job: overridden(loaded.job, args) };
   }
@@ -61,7 +62,8 @@ export function planCommand(argv: readonly string[]): void {
   const args = readPlanArgs(argv);
   const formats = args.out.map((path) => {
     const format = EXPORTS.find((f) => path.toLowerCase().endsWith(`.${f.extension}`));
-    if (!format) throw new InputError('bad-usage', `Cobble cannot write ‘${path}’; use ${EXPORTS.map((f) => `.${f.extension}`).join(', ')}.`);
+    if (!format)
+      throw new InputError('bad-usage', `Cobble cannot write ‘${path}’; use ${EXPORTS.map((f) => `.${f.extension}`).join(', ')}.`);
     return { path, format };
   });
   const { job, artwork } = load(args);
@@ -79,6 +81,8 @@ export function planCommand(argv: readonly string[]): void {
   if (files.length === 0) process.stdout.write(JSON.stringify(report, null, 1) + '\n');
   else {
     const size = `${report.width_mm.toFixed(1)} x ${report.height_mm.toFixed(1)} mm`;
-    process.stdout.write(`${report.stitches} stitches, ${report.trims} trims, ${report.threads} threads, ${size}, ${report.run_minutes.toFixed(1)} min\n`);
+    process.stdout.write(
+      `${report.stitches} stitches, ${report.trims} trims, ${report.threads} threads, ${size}, ${report.run_minutes.toFixed(1)} min\n`,
+    );
   }
 }

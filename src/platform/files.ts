@@ -15,7 +15,13 @@ export function download(name: string, data: Blob): void {
 
 /** File name made of a job's name: letters, digits and hyphens. */
 export function fileStem(name: string): string {
-  return name.trim().toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'job';
+  return (
+    name
+      .trim()
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '') || 'job'
+  );
 }
 
 export const isBundle = (file: File): boolean => /\.(cobble|zip)$/i.test(file.name);
@@ -24,6 +30,9 @@ export const isBundle = (file: File): boolean => /\.(cobble|zip)$/i.test(file.na
 export function checkSize(file: File): void {
   const limit = isBundle(file) ? MAX_BUNDLE_BYTES : MAX_SVG_BYTES;
   if (file.size > limit) {
-    throw new InputError('too-large', `‘${file.name}’ is ${(file.size / 1e6).toFixed(0)} MB; simplify it to less than ${limit / 1e6} MB and try again.`);
+    throw new InputError(
+      'too-large',
+      `‘${file.name}’ is ${(file.size / 1e6).toFixed(0)} MB; simplify it to less than ${limit / 1e6} MB and try again.`,
+    );
   }
 }

@@ -68,9 +68,10 @@ export const renameJob = (name: string): void => change('Rename job', (job) => v
 export function changeBrief(label: string, patch: Partial<Brief>): string | null {
   const job = useJob.getState().job;
   if (!job) return null;
-  const { error, value } = briefSchema.validate({ ...job.brief, ...patch });
-  if (error) return error.message.replaceAll('"', '‘');
-  change(label, (draft) => void (draft.brief = value as Brief));
+  const result = briefSchema.validate({ ...job.brief, ...patch });
+  if (result.error) return result.error.message.replaceAll('"', '‘');
+  const brief = result.value;
+  change(label, (draft) => void (draft.brief = brief));
   return null;
 }
 

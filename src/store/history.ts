@@ -18,7 +18,12 @@ export const EMPTY_HISTORY: History = { past: [], future: [] };
 const MOST_STEPS = 300;
 
 /** Runs `recipe` on a draft of `state`. Without a change, state and history stay the same. */
-export function record<T extends object>(state: T, history: History, label: string, recipe: (draft: T) => void): { state: T; history: History } {
+export function record<T extends object>(
+  state: T,
+  history: History,
+  label: string,
+  recipe: (draft: T) => void,
+): { state: T; history: History } {
   const [next, forward, back] = produceWithPatches(state, (draft) => {
     recipe(draft as T);
   });

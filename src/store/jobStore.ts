@@ -59,7 +59,14 @@ export const useJob = create<JobState>((set, get) => {
       const found = await loadJob(id).catch(() => null);
       if (!found) return set({ status: 'missing' });
       const { job, artwork, picture, figures } = found;
-      set({ status: 'ready', job, artwork, saved: 'saved', problem: null, shown: { ...(picture ? { picture } : {}), ...(figures ? { figures } : {}) } });
+      set({
+        status: 'ready',
+        job,
+        artwork,
+        saved: 'saved',
+        problem: null,
+        shown: { ...(picture ? { picture } : {}), ...(figures ? { figures } : {}) },
+      });
     },
 
     change(label, recipe) {

@@ -11,7 +11,10 @@ import { useKeys } from './commands/useKeys';
 import { TopLine } from './components/TopLine';
 import type { PlaceKey } from './places';
 
-const Bench = dynamic(() => import('./bench/Bench').then((m) => m.Bench), { ssr: false, loading: () => <Waiting text="Laying out the bench …" /> });
+const Bench = dynamic(() => import('./bench/Bench').then((m) => m.Bench), {
+  ssr: false,
+  loading: () => <Waiting text="Laying out the bench …" />,
+});
 
 const VIEWS: Record<PlaceKey, () => React.ReactNode> = { brief: () => <Brief />, art: () => <Art />, bench: () => <Bench /> };
 
@@ -71,7 +74,11 @@ function Warnings({ id }: { id: string }) {
       {elsewhere && (
         <p role="alert" className="flex items-center gap-3 bg-tape-soft px-4 py-2">
           This job was changed in another tab. What you change here would replace that.
-          <button type="button" className="rounded-md border border-ink bg-panel px-2 py-0.5 font-semibold" onClick={() => void useJob.getState().load(id)}>
+          <button
+            type="button"
+            className="rounded-md border border-ink bg-panel px-2 py-0.5 font-semibold"
+            onClick={() => void useJob.getState().load(id)}
+          >
             Take the other tab’s version
           </button>
         </p>

@@ -38,7 +38,7 @@ export class WorkerClient {
     if (signal?.aborted) return Promise.reject(abortError());
     const id = this.next++;
     return new Promise<Protocol[K]['out']>((resolve, reject) => {
-      this.waiting.set(id, { resolve: resolve as (value: never) => void, reject, progress });
+      this.waiting.set(id, { resolve: resolve, reject, progress });
       signal?.addEventListener('abort', () => this.cancel(id), { once: true });
       this.running().postMessage({ id, name, input }, transfer);
     });

@@ -33,7 +33,12 @@ function survey(request: SurveyRequest, progress: (done: number) => void): Surve
   }));
   const { specks, hidden, shading } = report;
   return {
-    regions, specks, hidden, shading, threads, pieces,
+    regions,
+    specks,
+    hidden,
+    shading,
+    threads,
+    pieces,
     notes: doc.notes,
     widthMm: art.width,
     heightMm: art.height,

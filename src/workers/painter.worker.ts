@@ -12,7 +12,8 @@ let drawnUntil = 0;
 
 /** While sewing on, what is drawn stays and only the new stitches are added. */
 function rasterFor(r: PictureRequest): Raster {
-  const same = raster?.width === r.width && raster.height === r.height && raster.scale === r.scale && raster.left === r.left && raster.top === r.top;
+  const same =
+    raster?.width === r.width && raster.height === r.height && raster.scale === r.scale && raster.left === r.left && raster.top === r.top;
   if (!raster || !same || r.until < drawnUntil) {
     raster = makeRaster(r.width, r.height, r.scale, r.left, r.top);
     drawnUntil = 0;

@@ -70,12 +70,16 @@ export interface Protocol {
   export: { in: { job: Job; artwork: Record<string, string>; extension: ExportFormat['extension'] }; out: { data: Blob } };
   readBundle: { in: { bytes: ArrayBuffer }; out: Bundle };
   thumbnail: { in: { job: Job }; out: { png: Blob; figures: PlanFigures } };
-  showPlan: { in: { plan: StitchPlan; looks: { rgb: { r: number; g: number; b: number }; widthMm: number }[]; hidden: number[] }; out: null };
+  showPlan: {
+    in: { plan: StitchPlan; looks: { rgb: { r: number; g: number; b: number }; widthMm: number }[]; hidden: number[] };
+    out: null;
+  };
   picture: { in: PictureRequest; out: Picture };
 }
 export type RequestName = keyof Protocol;
 
-export type ToWorker = { [K in RequestName]: { id: number; name: K; input: Protocol[K]['in'] } }[RequestName] | { id: number; cancel: true };
+export type ToWorker =
+  { [K in RequestName]: { id: number; name: K; input: Protocol[K]['in'] } }[RequestName] | { id: number; cancel: true };
 
 export type FromWorker =
   | { id: number; kind: 'progress'; done: number }

@@ -31,7 +31,7 @@ export function serve<K extends RequestName>(handlers: Handlers<K>): void {
       post({ id, kind: 'result', output }, transfer);
     } catch (error) {
       const known = error instanceof InputError || error instanceof RangeError;
-      const message = known ? (error as Error).message : `Something unforeseen went wrong (${(error as Error).message}); nothing was changed.`;
+      const message = known ? error.message : `Something unforeseen went wrong (${(error as Error).message}); nothing was changed.`;
       post({ id, kind: 'error', message, known });
     }
   };

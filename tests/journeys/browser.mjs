@@ -42,8 +42,16 @@ export async function startApp() {
 }
 
 const FLAGS = [
-  '--headless=new', '--no-sandbox', '--disable-dev-shm-usage', '--hide-scrollbars', '--force-device-scale-factor=1', '--no-first-run',
-  '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,800',
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-dev-shm-usage',
+  '--hide-scrollbars',
+  '--force-device-scale-factor=1',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--window-size=1280,800',
 ];
 
 /** A browser of 1280 x 800 with its own empty profile and download folder. */
@@ -64,7 +72,11 @@ export function hands(driver) {
   const wait = 20000;
   const find = (css) => driver.wait(until.elementLocated(By.css(css)), wait, `no ${css}`);
   const findText = (tag, text) =>
-    driver.wait(until.elementLocated(By.xpath(`//${tag}[contains(normalize-space(.), ${JSON.stringify(text)})]`)), wait, `no ${tag} ‘${text}’`);
+    driver.wait(
+      until.elementLocated(By.xpath(`//${tag}[contains(normalize-space(.), ${JSON.stringify(text)})]`)),
+      wait,
+      `no ${tag} ‘${text}’`,
+    );
   const poll = (what, check) => driver.wait(check, wait, `never: ${what}`);
   return {
     find,
@@ -72,7 +84,11 @@ export function hands(driver) {
     poll,
     text: async (css) => (await find(css)).getText(),
     total: async (name) => (await find(`[data-total="${name}"]`)).getText(),
-    sewn: () => poll('stitches on screen', async () => (await driver.executeScript("return Number(document.querySelector('canvas[role=img]')?.dataset.until ?? 0)")) > 0),
+    sewn: () =>
+      poll(
+        'stitches on screen',
+        async () => (await driver.executeScript("return Number(document.querySelector('canvas[role=img]')?.dataset.until ?? 0)")) > 0,
+      ),
     saved: () => poll('saved', async () => (await driver.findElements(By.css('[data-saved="saved"]'))).length > 0),
   };
 }

@@ -1,5 +1,5 @@
-import { areaOf, components, cropped, intersect, offset, roughOffset, simplify, subtract, unite } from '../geometry/area';
-import { boundsOf, type Area } from '../geometry/point';
+import { areaOf, cropped, intersect, offset, roughOffset, simplify, subtract, unite } from '../geometry/area';
+import { boundsOf, boundsTouch, type Area } from '../geometry/point';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
 import type { PlacedItem } from './place';
 
@@ -27,8 +27,17 @@ export function coversAbove(items: readonly PlacedItem[]): Area[] {
   let cover: Area = [];
   for (let i = items.length - 1; i >= 0; i--) {
     const item = items[i]!;
-    const own = item.stroke ? items.slice(i + 1).filter((o) => o.opaque && o.hex === item.hex) : [];
-    out[i] = own.length === 0 ? cover : unite(...items.slice(i + 1).filter((o) => o.opaque && o.hex !== item.hex).map((o) => o.area));
+    const box = boundsOf(item.area);
+    const own = item.stroke ? items.slice(i + 1).filter((o) => o.opaque && o.hex === item.hex && boundsTouch(boundsOf(o.area), box)) : [];
+    out[i] =
+      own.length === 0
+        ? cover
+        : unite(
+            ...items
+              .slice(i + 1)
+              .filter((o) => o.opaque && o.hex !== item.hex && boundsTouch(boundsOf(o.area), box))
+              .map((o) => o.area),
+          );
     if (item.opaque) cover = unite(cover, simplify(item.area, 0.005));
   }
   return out;
@@ -65,5 +74,5 @@ function runUnder(visible: Area, reach: Area, cover: Area, own: Area): Area {
 
 /** Heals hairline seams that clipping leaves where areas were put together. */
 function closeSeams(area: Area): Area {
-  return components(offset(offset(area, 0.02, 'miter'), -0.02, 'miter')).flat();
+  return offset(offset(simplify(area, 0.005), 0.02, 'miter'), -0.02, 'miter');
 }

@@ -59,7 +59,14 @@ export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized 
   const names = namer();
   const drafts = sewn.map(({ region, proposal }): Piece => {
     const { settings, ...shape } = proposal.shape!;
-    return { id: '', name: names(region, proposal), kind: proposal.kind as Piece['kind'], thread: threads.get(region.hex)!.id, ...shape, settings };
+    return {
+      id: '',
+      name: names(region, proposal),
+      kind: proposal.kind as Piece['kind'],
+      thread: threads.get(region.hex)!.id,
+      ...shape,
+      settings,
+    };
   });
   const order = firstOrder(drafts.map((piece, i) => ({ thread: piece.thread, painted: paintedBy(sewn[i]!.region) })));
   const pieces = order.map((i, k): Piece => ({ ...drafts[i]!, id: `p${k + 1}` }));

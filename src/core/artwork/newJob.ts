@@ -29,12 +29,17 @@ export function requireFit(hoop: Brief['hoop'], width: number, height: number): 
 }
 
 /** Digitizes a drawing into a whole job. Without a hoop, the smallest offered one that fits is taken. */
-export function jobFromArt(doc: ArtDocument, options: NewJobOptions, progress?: (done: number) => void): { job: Job; digitized: Digitized } {
+export function jobFromArt(
+  doc: ArtDocument,
+  options: NewJobOptions,
+  progress?: (done: number) => void,
+): { job: Job; digitized: Digitized } {
   const base = emptyJob(options.id, options.name, { cloth: options.cloth });
   const digitized = digitize(doc, { ...options, settings: base.settings, ...(progress ? { progress } : {}) });
   const { width, height, matrix } = digitized.art;
   const hoop = options.hoop ?? smallestHoop(width, height);
-  if (!hoop) throw new InputError('too-big-for-hoop', `The artwork is ${mm(width)} x ${mm(height)} mm, larger than any hoop; make it smaller.`);
+  if (!hoop)
+    throw new InputError('too-big-for-hoop', `The artwork is ${mm(width)} x ${mm(height)} mm, larger than any hoop; make it smaller.`);
   requireFit(hoop, width, height);
   const size = options.width !== undefined || options.height === undefined ? { width: round2(width) } : { height: round2(height) };
   const job: Job = {

@@ -32,7 +32,7 @@ export function physicalLength(value: string | undefined): number | null {
 function solid(value: string, current: string): Paint | null {
   const colour = parseColour(value.toLowerCase() === 'currentcolor' ? current : value);
   if (!colour) return null;
-  return { hex: formatHex({ ...(rgb(colour) as Rgb), alpha: 1 }), alpha: colour.alpha ?? 1 };
+  return { hex: formatHex({ ...rgb(colour), alpha: 1 }), alpha: colour.alpha ?? 1 };
 }
 
 /**
@@ -85,7 +85,8 @@ function stopsOf(server: Element, byId: ReadonlyMap<string, Element>, depth: num
   let floor = 0;
   return own.map((stop) => {
     const inline = stop.attribs['style'] ?? '';
-    const read = (name: string): string | undefined => new RegExp(`(?:^|;)\\s*${name}\\s*:\\s*([^;]+)`).exec(inline)?.[1] ?? stop.attribs[name];
+    const read = (name: string): string | undefined =>
+      new RegExp(`(?:^|;)\\s*${name}\\s*:\\s*([^;]+)`).exec(inline)?.[1] ?? stop.attribs[name];
     floor = Math.min(1, Math.max(floor, numberOf(stop.attribs['offset'], 0)));
     const paint = solid(read('stop-color')?.trim() ?? '#000', '#000');
     const colour = rgb(parseColour(paint?.hex ?? '#000')) as Rgb;

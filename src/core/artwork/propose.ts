@@ -28,8 +28,8 @@ const DEFAULT_SATIN_LIMIT_MM = 9;
 /** A trial satin must do at least this well, or the region is filled. */
 const TRIAL_COVERED = 0.99;
 const TRIAL_SPILLED = 0.004;
-/** Trials on larger regions would cost more than they tell: regions this wide are fills anyway. */
-const FINE_TRIAL_MM2 = 400;
+/** Larger regions are measured on a coarser grid, mm². */
+const FINE_TRIAL_MM2 = 120;
 
 /** Chooses the stitch type by width (craft §3), and tries a satin before proposing it. */
 export function proposeFor(region: Region, options: ProposeOptions): Proposal {
@@ -64,7 +64,11 @@ function proposeStroke(region: Region, limit: number, options: ProposeOptions): 
     const outline = { area: ringsToData(area), settings: {} };
     if (sewsWell({ kind: 'satin', ...outline }, area, options)) return { kind: 'satin', why: `${at}, by its outline`, shape: outline };
   }
-  return { kind: 'fill', why: widthMm <= limit ? `${at}, too tightly bent for columns` : `${at}: over the satin limit of ${limit}`, shape: { area: ringsToData(area), settings: {} } };
+  return {
+    kind: 'fill',
+    why: widthMm <= limit ? `${at}, too tightly bent for columns` : `${at}: over the satin limit of ${limit}`,
+    shape: { area: ringsToData(area), settings: {} },
+  };
 }
 
 const round3 = (v: number): number => Math.round(v * 1000) / 1000;
@@ -84,7 +88,13 @@ function sewsWell(shape: Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>, a
   if (!prepared) return false;
   const context = { recipe: recipeOf(options.cloth), settings: options.settings, threadWeight: 40 };
   const out = new StitchBuffer();
-  stitchShape(piece, out, prepared, { ...resolveSettings(piece, prepared.facts, context), underlay: { value: [], from: 'rule', why: 'trial' } }, { start: null, end: null });
-  const result = coverageOf(area, out.columns(), prepared.areaMm2 > FINE_TRIAL_MM2 ? 0.15 : 0.1);
+  stitchShape(
+    piece,
+    out,
+    prepared,
+    { ...resolveSettings(piece, prepared.facts, context), underlay: { value: [], from: 'rule', why: 'trial' } },
+    { start: null, end: null },
+  );
+  const result = coverageOf(area, out.columns(), prepared.areaMm2 > FINE_TRIAL_MM2 ? 0.16 : 0.1);
   return result.covered >= TRIAL_COVERED && result.spilled <= TRIAL_SPILLED;
 }

@@ -52,7 +52,8 @@ export function findRegions(art: PlacedArt): RegionReport {
       report.hidden++;
       return;
     }
-    const made = item.stroke && !item.clipped ? strokeRegions(item, carved.removed) : areaRegions(item, carved.area, carved.removed.length === 0);
+    const made =
+      item.stroke && !item.clipped ? strokeRegions(item, carved.removed) : areaRegions(item, carved.area, carved.removed.length === 0);
     for (const region of made) {
       if (region.areaMm2 < DROP_MM2) report.specks++;
       else report.regions.push(region);
@@ -74,7 +75,14 @@ function mergeOwnStrokes(items: readonly PlacedItem[]): PlacedItem[] {
   const out: PlacedItem[] = [];
   for (const item of items) {
     const before = out[out.length - 1];
-    if (before && item.stroke && !before.stroke && before.element === item.element && before.hex === item.hex && before.opaque === item.opaque) {
+    if (
+      before &&
+      item.stroke &&
+      !before.stroke &&
+      before.element === item.element &&
+      before.hex === item.hex &&
+      before.opaque === item.opaque
+    ) {
       out[out.length - 1] = { ...before, area: components([...before.area, ...item.area]).flat(), clipped: true };
     } else out.push(item);
   }
@@ -84,7 +92,13 @@ function mergeOwnStrokes(items: readonly PlacedItem[]): PlacedItem[] {
 function strokeRegions(item: PlacedItem, removed: Area): Region[] {
   const stroke = item.stroke!;
   const drawn = stroke.lines.map((l, i) => ({ line: l.closed ? [...l.points, l.points[0]!] : l.points.slice(), sub: item.path[i]! }));
-  const pieces = removed.length === 0 ? [] : cutLines(drawn.map((d) => d.line), removed);
+  const pieces =
+    removed.length === 0
+      ? []
+      : cutLines(
+          drawn.map((d) => d.line),
+          removed,
+        );
   const { widthMm, cap, join } = stroke;
   const make = (data: string, length: number, area: Area): Region => ({
     name: item.name,

@@ -10,8 +10,19 @@ export type Style = Readonly<Record<string, string>>;
 
 /** Properties that children take from their parents (SVG 2, property index), among those that matter to sewing. */
 const INHERITED = new Set([
-  'fill', 'fill-rule', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-linecap', 'stroke-linejoin', 'stroke-miterlimit',
-  'stroke-opacity', 'stroke-dasharray', 'color', 'visibility', 'clip-rule',
+  'fill',
+  'fill-rule',
+  'fill-opacity',
+  'stroke',
+  'stroke-width',
+  'stroke-linecap',
+  'stroke-linejoin',
+  'stroke-miterlimit',
+  'stroke-opacity',
+  'stroke-dasharray',
+  'color',
+  'visibility',
+  'clip-rule',
 ]);
 const OWN = new Set(['opacity', 'display', 'filter', 'mask', 'clip-path', 'stop-color', 'stop-opacity', 'mix-blend-mode', 'vector-effect']);
 const KNOWN = new Set([...INHERITED, ...OWN]);
@@ -59,7 +70,7 @@ export function sheetStyles(svg: Element): Map<Element, Record<string, string>> 
 
 function matching(selector: string, svg: Element): Element[] {
   try {
-    return selectAll(selector, [svg], { xmlMode: true }) as unknown as Element[];
+    return selectAll(selector, [svg], { xmlMode: true });
   } catch {
     return [];
   }

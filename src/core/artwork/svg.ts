@@ -41,7 +41,29 @@ export interface ArtDocument {
   mmPerUnit: number | null;
 }
 
-const IGNORED_SILENTLY = new Set(['title', 'desc', 'metadata', 'style', 'defs', 'namedview', 'sodipodi', 'symbol', 'clipPath', 'mask', 'linearGradient', 'radialGradient', 'pattern', 'filter', 'marker', 'RDF', 'perspective', 'path-effect', 'font', 'view', 'switchless']);
+const IGNORED_SILENTLY = new Set([
+  'title',
+  'desc',
+  'metadata',
+  'style',
+  'defs',
+  'namedview',
+  'sodipodi',
+  'symbol',
+  'clipPath',
+  'mask',
+  'linearGradient',
+  'radialGradient',
+  'pattern',
+  'filter',
+  'marker',
+  'RDF',
+  'perspective',
+  'path-effect',
+  'font',
+  'view',
+  'switchless',
+]);
 const CONTAINERS = new Set(['g', 'a', 'svg', 'switch']);
 const DEEPEST_USE = 12;
 const NOT_SEWN: Readonly<Record<string, string>> = {
@@ -198,7 +220,8 @@ class Reader {
     if (path.length === 0) return;
     const number = this.elements++;
     const common = { name: context.name, path, clips: context.clips, element: number };
-    const note = (what: string): void => this.note(what === 'gradient' ? 'gradient (its mean colour is used)' : `${what} (a flat grey is used)`);
+    const note = (what: string): void =>
+      this.note(what === 'gradient' ? 'gradient (its mean colour is used)' : `${what} (a flat grey is used)`);
     const fill = resolvePaint(style['fill'], style['fill-opacity'], style, this.byId, note);
     const rule = ruleOf(style['fill-rule']);
     if (fill && element.name !== 'line') this.add({ ...common, hex: fill.hex, alpha: fill.alpha * context.opacity, rule });
@@ -234,7 +257,10 @@ const oneOf = <T extends string>(value: string | undefined, choices: readonly [T
   choices.find((c) => c === value) ?? choices[0];
 
 function viewBoxOf(e: Element): [number, number, number, number] | null {
-  const parts = (e.attribs['viewBox'] ?? '').trim().split(/[\s,]+/).map(Number);
+  const parts = (e.attribs['viewBox'] ?? '')
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number);
   if (parts.length !== 4 || parts.some((n) => !Number.isFinite(n)) || !(parts[2]! > 0) || !(parts[3]! > 0)) return null;
   return parts as [number, number, number, number];
 }
@@ -245,9 +271,11 @@ function transformOf(e: Element): Matrix {
   if (!text) return IDENTITY;
   const ends: number[] = [];
   // Three points determine the map; the path library knows SVG's transform grammar.
-  svgpath('M0 0L1 0L0 1').transform(text).iterate((s) => {
-    ends.push(s[1] as number, s[2] as number);
-  });
+  svgpath('M0 0L1 0L0 1')
+    .transform(text)
+    .iterate((s) => {
+      ends.push(s[1] as number, s[2] as number);
+    });
   const [ox, oy, xx, xy, yx, yy] = ends as [number, number, number, number, number, number];
   const m: Matrix = [xx - ox, xy - oy, yx - ox, yy - oy, ox, oy];
   return m.every(Number.isFinite) ? m : IDENTITY;

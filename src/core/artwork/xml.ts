@@ -21,7 +21,10 @@ export function parseSvgText(text: string): Element {
   const parser = new SaxesParser({ xmlns: false, fragment: false });
   parser.on('doctype', (body) => {
     if (body.includes('<!ENTITY')) {
-      throw new InputError('entities', 'This SVG defines its own entities, which Cobble does not expand; save it as a plain SVG and try again.');
+      throw new InputError(
+        'entities',
+        'This SVG defines its own entities, which Cobble does not expand; save it as a plain SVG and try again.',
+      );
     }
   });
   parser.on('opentag', (tag) => {

@@ -9,13 +9,29 @@ export interface ChartThread {
 
 /** Hue families: name and hue angle (CIE LCh), and how much colour they carry. */
 const FAMILIES: readonly [string, number, number][] = [
-  ['rowan', 22, 1], ['kiln', 48, 1], ['straw', 84, 1], ['moss', 118, 0.9], ['fern', 148, 0.85], ['lagoon', 196, 0.75],
-  ['harbour', 236, 0.8], ['storm', 266, 0.85], ['damson', 312, 0.8], ['foxglove', 356, 0.9], ['biscuit', 66, 0.45], ['slate', 245, 0.12],
+  ['rowan', 22, 1],
+  ['kiln', 48, 1],
+  ['straw', 84, 1],
+  ['moss', 118, 0.9],
+  ['fern', 148, 0.85],
+  ['lagoon', 196, 0.75],
+  ['harbour', 236, 0.8],
+  ['storm', 266, 0.85],
+  ['damson', 312, 0.8],
+  ['foxglove', 356, 0.9],
+  ['biscuit', 66, 0.45],
+  ['slate', 245, 0.12],
 ];
 /** Depths of each family: name, lightness, chroma. */
 const DEPTHS: readonly [string, number, number][] = [
-  ['Breath of', 92, 9], ['Pale', 83, 18], ['Soft', 72, 26], ['Bright', 70, 62],
-  ['Dusty', 56, 24], ['Full', 50, 54], ['Deep', 34, 38], ['Night', 20, 22],
+  ['Breath of', 92, 9],
+  ['Pale', 83, 18],
+  ['Soft', 72, 26],
+  ['Bright', 70, 62],
+  ['Dusty', 56, 24],
+  ['Full', 50, 54],
+  ['Deep', 34, 38],
+  ['Night', 20, 22],
 ];
 const EXTRA: readonly ChartThread[] = [
   { code: 'Q001', name: 'Black pitch', hex: '#111314' },
@@ -51,7 +67,9 @@ const toLab = converter('lab65');
 export function nearestThreads(hex: string): { thread: ChartThread; difference: number }[] {
   const wanted = toLab(hex);
   if (!wanted) return [];
-  return THREAD_CHART.map((thread) => ({ thread, difference: difference(wanted, toLab(thread.hex)!) })).sort((a, b) => a.difference - b.difference);
+  return THREAD_CHART.map((thread) => ({ thread, difference: difference(wanted, toLab(thread.hex)!) })).sort(
+    (a, b) => a.difference - b.difference,
+  );
 }
 
 /** CIEDE2000 difference of two colours. */

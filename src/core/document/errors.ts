@@ -2,8 +2,18 @@
 export class InputError extends Error {
   constructor(
     readonly code:
-      | 'not-svg' | 'too-large' | 'entities' | 'empty-art' | 'no-size' | 'too-big-for-hoop' | 'bad-size' | 'bad-job' | 'newer-version'
-      | 'bad-bundle' | 'too-complex' | 'bad-usage',
+      | 'not-svg'
+      | 'too-large'
+      | 'entities'
+      | 'empty-art'
+      | 'no-size'
+      | 'too-big-for-hoop'
+      | 'bad-size'
+      | 'bad-job'
+      | 'newer-version'
+      | 'bad-bundle'
+      | 'too-complex'
+      | 'bad-usage',
     message: string,
   ) {
     super(message);

@@ -7,13 +7,17 @@ const MOST_PIECES = 5000;
 const LONGEST_PATH = 5_000_000;
 
 const within = (key: keyof typeof RANGES): Joi.NumberSchema => Joi.number().min(RANGES[key].min).max(RANGES[key].max);
-const hex = Joi.string().pattern(/^#[0-9a-fA-F]{6}$/).message('a colour is written as #rrggbb');
+const hex = Joi.string()
+  .pattern(/^#[0-9a-fA-F]{6}$/)
+  .message('a colour is written as #rrggbb');
 const id = Joi.string().min(1).max(80);
 const path = Joi.string().min(2).max(LONGEST_PATH);
 const point = Joi.array().ordered(Joi.number().required(), Joi.number().required());
 
 const underlayLayer = Joi.object({
-  kind: Joi.string().valid(...UNDERLAY_KINDS).required(),
+  kind: Joi.string()
+    .valid(...UNDERLAY_KINDS)
+    .required(),
   spacing: Joi.number().min(0.5).max(10),
   length: Joi.number().min(0.5).max(12),
   inset: Joi.number().min(0).max(5),
@@ -46,8 +50,12 @@ const hoop = Joi.object({
 
 /** The brief as the form and the record hold it. */
 export const briefSchema = Joi.object<Brief>({
-  cloth: Joi.string().valid(...CLOTH_KEYS).required(),
-  place: Joi.string().valid(...PLACES).required(),
+  cloth: Joi.string()
+    .valid(...CLOTH_KEYS)
+    .required(),
+  place: Joi.string()
+    .valid(...PLACES)
+    .required(),
   hoop: hoop.required(),
   size: Joi.object({ width: Joi.number().min(1).max(1000), height: Joi.number().min(1).max(1000) }).required(),
   quantity: Joi.number().integer().min(1).max(100000).required(),
@@ -61,7 +69,9 @@ export const briefSchema = Joi.object<Brief>({
 const piece = Joi.object({
   id: id.required(),
   name: Joi.string().allow('').max(200).required(),
-  kind: Joi.string().valid(...PIECE_KINDS).required(),
+  kind: Joi.string()
+    .valid(...PIECE_KINDS)
+    .required(),
   thread: id.required(),
   line: path,
   width: within('width'),
@@ -96,7 +106,9 @@ const jobSchema = Joi.object<Job>({
     .items(
       Joi.object({
         id: id.required(),
-        file: Joi.string().pattern(/^[^/\\]{1,120}$/).required(),
+        file: Joi.string()
+          .pattern(/^[^/\\]{1,120}$/)
+          .required(),
         transform: Joi.array().length(6).items(Joi.number()).required(),
         locked: Joi.boolean().default(true),
       }).unknown(true),
@@ -136,16 +148,18 @@ export function parseJob(data: unknown): Job {
     if (!lift) throw new InputError('bad-job', `This job has the unknown format ${version}; choose a job saved by Cobble.`);
     record = lift(record);
   }
-  const { error, value } = jobSchema.validate(record, { abortEarly: true, convert: true });
-  if (error) throw new InputError('bad-job', `This job cannot be used: ${error.message.replaceAll('"', '‘')}. Correct it or choose another file.`);
-  return checkReferences(value);
+  const result = jobSchema.validate(record, { abortEarly: true, convert: true });
+  if (result.error)
+    throw new InputError('bad-job', `This job cannot be used: ${result.error.message.replaceAll('"', '‘')}. Correct it or choose another file.`);
+  return checkReferences(result.value);
 }
 
 function checkReferences(job: Job): Job {
   const threads = new Set(job.threads.map((t) => t.id));
   const ids = new Set<string>();
   for (const p of job.pieces) {
-    if (!threads.has(p.thread)) throw new InputError('bad-job', `This job cannot be used: piece ${p.id} names the thread ${p.thread}, which is not in its list.`);
+    if (!threads.has(p.thread))
+      throw new InputError('bad-job', `This job cannot be used: piece ${p.id} names the thread ${p.thread}, which is not in its list.`);
     if (ids.has(p.id)) throw new InputError('bad-job', `This job cannot be used: two pieces are called ${p.id}.`);
     ids.add(p.id);
     const bad = p.kind === 'run' ? !p.line : p.kind === 'fill' ? !p.area : !(p.sides ?? p.area ?? (p.line && p.width));

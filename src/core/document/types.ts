@@ -2,12 +2,32 @@
 export const JOB_VERSION = 1;
 
 export const CLOTH_KEYS = [
-  'twill', 'pique', 'jersey', 'fleece', 'cap', 'soft-cap', 'terry', 'felt', 'patch', 'leather', 'sheer', 'soluble-film',
+  'twill',
+  'pique',
+  'jersey',
+  'fleece',
+  'cap',
+  'soft-cap',
+  'terry',
+  'felt',
+  'patch',
+  'leather',
+  'sheer',
+  'soluble-film',
 ] as const;
 export type ClothKey = (typeof CLOTH_KEYS)[number];
 
 export const PLACES = [
-  'left-chest', 'right-chest', 'sleeve', 'cap-front', 'full-front', 'jacket-back', 'apron', 'patch', 'edging', 'other',
+  'left-chest',
+  'right-chest',
+  'sleeve',
+  'cap-front',
+  'full-front',
+  'jacket-back',
+  'apron',
+  'patch',
+  'edging',
+  'other',
 ] as const;
 export type Place = (typeof PLACES)[number];
 

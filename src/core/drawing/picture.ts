@@ -8,8 +8,7 @@ import { hexToRgb, makeRaster, type Raster } from './raster';
 import { drawThreads, type ThreadLook } from './thread';
 
 /** How each of the job's threads looks. */
-export const looksOf = (job: Job): ThreadLook[] =>
-  job.threads.map((t) => ({ rgb: hexToRgb(t.hex), widthMm: threadWidth(t.weight) }));
+export const looksOf = (job: Job): ThreadLook[] => job.threads.map((t) => ({ rgb: hexToRgb(t.hex), widthMm: threadWidth(t.weight) }));
 
 /** Colour of the job's cloth. */
 export const clothColour = (job: Job): string => job.brief.clothHex ?? recipeOf(job.brief.cloth).hex;

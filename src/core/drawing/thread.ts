@@ -22,7 +22,14 @@ export interface ThreadLook {
 }
 
 /** Draws the events from `from` up to, but without, `to`. */
-export function drawThreads(raster: Raster, plan: StitchPlan, looks: readonly ThreadLook[], from = 0, to = plan.x.length, visible: (piece: number) => boolean = () => true): void {
+export function drawThreads(
+  raster: Raster,
+  plan: StitchPlan,
+  looks: readonly ThreadLook[],
+  from = 0,
+  to = plan.x.length,
+  visible: (piece: number) => boolean = () => true,
+): void {
   for (let i = Math.max(1, from); i < to; i++) {
     if (plan.command[i] !== Command.stitch || plan.command[i - 1]! > Command.jump) continue;
     if (plan.command[i - 1] === Command.jump && plan.x[i] === plan.x[i - 1]) continue;

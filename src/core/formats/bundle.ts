@@ -19,7 +19,7 @@ const BROKEN = 'This bundle is damaged or cut short; export it again and choose 
 export function writeBundle({ job, artwork }: Bundle): Uint8Array<ArrayBuffer> {
   const files: Record<string, Uint8Array> = { 'job.json': strToU8(JSON.stringify(job, null, 1)) };
   for (const [name, text] of Object.entries(artwork)) files[FOLDER + name] = strToU8(text);
-  return zipSync(files, { level: 6, mtime: new Date(1980, 0, 1, 12) }) as Uint8Array<ArrayBuffer>;
+  return zipSync(files, { level: 6, mtime: new Date(1980, 0, 1, 12) });
 }
 
 /**
@@ -55,7 +55,8 @@ function unpack(bytes: Uint8Array): Map<string, Uint8Array> {
       if (error) problem = error;
       if (!chunk) return;
       total += chunk.length;
-      if (total > MOST_BYTES) throw new InputError('bad-bundle', 'This bundle unpacks to more than 80 MB; choose one that Cobble exported.');
+      if (total > MOST_BYTES)
+        throw new InputError('bad-bundle', 'This bundle unpacks to more than 80 MB; choose one that Cobble exported.');
       chunks.push(chunk);
       if (final) files.set(file.name, joinChunks(chunks));
     };

@@ -27,9 +27,43 @@ const PNG_SCALE = 12;
 
 /** All formats that a job can be taken away in. Adding one is one file and one entry. */
 export const EXPORTS: readonly ExportFormat[] = [
-  { extension: 'cobble', mime: 'application/zip', name: 'Bundle', use: 'job and artwork, to go on with here or elsewhere', write: ({ job, artwork }) => writeBundle({ job, artwork }) },
-  { extension: 'csv', mime: 'text/csv', name: 'Stitch list', use: 'one row per needle event, mm', write: ({ job, plan }) => writeCsv(plan, job.threads.map((t) => t.id)) },
-  { extension: 'svg', mime: 'image/svg+xml', name: 'Layered drawing', use: 'pieces and stitches at real size', write: ({ job, plan }) => writeSvg(job, plan) },
-  { extension: 'gcode', mime: 'text/plain', name: 'Motion words', use: 'for controllers that read ISO 6983', write: ({ job, plan }) => writeGcode(job, plan) },
-  { extension: 'png', mime: 'image/png', name: 'Picture', use: 'as it will look sewn', write: ({ job, plan }) => writePng(drawSewn(job, plan, PNG_SCALE)) as Uint8Array<ArrayBuffer> },
+  {
+    extension: 'cobble',
+    mime: 'application/zip',
+    name: 'Bundle',
+    use: 'job and artwork, to go on with here or elsewhere',
+    write: ({ job, artwork }) => writeBundle({ job, artwork }),
+  },
+  {
+    extension: 'csv',
+    mime: 'text/csv',
+    name: 'Stitch list',
+    use: 'one row per needle event, mm',
+    write: ({ job, plan }) =>
+      writeCsv(
+        plan,
+        job.threads.map((t) => t.id),
+      ),
+  },
+  {
+    extension: 'svg',
+    mime: 'image/svg+xml',
+    name: 'Layered drawing',
+    use: 'pieces and stitches at real size',
+    write: ({ job, plan }) => writeSvg(job, plan),
+  },
+  {
+    extension: 'gcode',
+    mime: 'text/plain',
+    name: 'Motion words',
+    use: 'for controllers that read ISO 6983',
+    write: ({ job, plan }) => writeGcode(job, plan),
+  },
+  {
+    extension: 'png',
+    mime: 'image/png',
+    name: 'Picture',
+    use: 'as it will look sewn',
+    write: ({ job, plan }) => writePng(drawSewn(job, plan, PNG_SCALE)) as Uint8Array<ArrayBuffer>,
+  },
 ];

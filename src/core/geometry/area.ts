@@ -15,9 +15,7 @@ const fromPaths = (paths: PathsD): Ring[] => paths.filter((p) => p.length > 2).m
 export function clean(rings: Area, rule: FillRuleName): Area {
   const closed = rings.filter((r) => r.length > 2);
   if (closed.length === 0) return [];
-  return fromPaths(
-    Clipper.unionD(toPaths(closed), [], rule === 'nonzero' ? FillRule.NonZero : FillRule.EvenOdd, PRECISION),
-  );
+  return fromPaths(Clipper.unionD(toPaths(closed), [], rule === 'nonzero' ? FillRule.NonZero : FillRule.EvenOdd, PRECISION));
 }
 
 /** Everything covered by any of the areas. */
@@ -62,16 +60,8 @@ export function strokeArea(lines: readonly Line[], closed: boolean, shape: Strok
   const paths = toPaths(lines.filter((l) => l.length > 1));
   if (paths.length === 0 || shape.widthMm <= 0) return [];
   const end = closed ? EndType.Joined : CAPS[shape.cap];
-  const grown = Clipper.inflatePathsD(
-    paths,
-    shape.widthMm / 2,
-    JOINS[shape.join],
-    end,
-    Math.max(1, shape.miterLimit),
-    PRECISION,
-    0.01,
-  );
-  return fromPaths(Clipper.unionD(grown, [], FillRule.NonZero, PRECISION));
+  const grown = Clipper.inflatePathsD(paths, shape.widthMm / 2, JOINS[shape.join], end, Math.max(1, shape.miterLimit), PRECISION, 0.01);
+  return fromPaths(grown);
 }
 
 /** Parts of open lines that lie outside the area. */

@@ -1,4 +1,4 @@
-import { boundsOf, type Area, type Bounds, type Point } from './point';
+import type { Area, Bounds, Point } from './point';
 
 /** A grid of cells over a box, one byte each, for measuring what covers what. */
 export interface Mask {
@@ -77,18 +77,4 @@ function rowSpan(a: Point, b: Point, y: number, radius: number): [number, number
   const middle = a.x + (y - a.y) * slope;
   const reach = radius * Math.sqrt(1 + slope * slope);
   return [Math.max(low, middle - reach), Math.min(high, middle + reach)];
-}
-
-/** How many cells have all of `bits`, and none of `without`. */
-export function countCells(mask: Mask, bits: number, without = 0): number {
-  let n = 0;
-  for (const v of mask.data) if ((v & bits) === bits && (v & without) === 0) n++;
-  return n;
-}
-
-/** A mask with the area painted as bit 1. */
-export function areaMask(area: Area, cellMm: number, marginMm: number): Mask {
-  const mask = makeMask(boundsOf(area), cellMm, marginMm);
-  paintArea(mask, area, 1);
-  return mask;
 }

@@ -182,6 +182,33 @@ function prune(branches: Branch[]): Branch[] {
   }
 }
 
+/** Junctions joined by a branch shorter than this share of their ball are one junction (a crossing has two near ones). */
+const NEAR_RATIO = 0.8;
+
+function mergeNear(branches: Branch[]): Branch[] {
+  let now = branches;
+  for (;;) {
+    const degree = new Map<number, number>();
+    for (const b of now) for (const n of [b.from, b.to]) degree.set(n, (degree.get(n) ?? 0) + 1);
+    const short = now.find((b) => {
+      const [r0, r1] = [b.radii[0]!, b.radii[b.radii.length - 1]!];
+      const between = (degree.get(b.from) ?? 0) > 2 && (degree.get(b.to) ?? 0) > 2 && b.from !== b.to;
+      return between && reachFrom(b.points[0]!, b.points) < NEAR_RATIO * Math.max(r0, r1);
+    });
+    if (!short) return now;
+    const middle = mix(short.points[0]!, short.points[short.points.length - 1]!, 0.5);
+    now = now
+      .filter((b) => b !== short)
+      .map((b) => {
+        const points = b.points.slice();
+        if (b.from === short.from || b.from === short.to) points[0] = middle;
+        if (b.to === short.from || b.to === short.to) points[points.length - 1] = middle;
+        const node = (n: number): number => (n === short.to ? short.from : n);
+        return { ...b, points, from: node(b.from), to: node(b.to) };
+      });
+  }
+}
+
 /** Joins the two branches that meet at a node of degree two. */
 function dissolve(branches: Branch[], node: number): Branch[] {
   const here = branches.filter((b) => b.from === node || b.to === node);
@@ -205,7 +232,7 @@ export function medialAxis(area: Area): MedialAxis {
   const branches = traceBranches(triangulation);
   let maxRadius = 0;
   for (const b of branches) for (const r of b.radii) if (r > maxRadius) maxRadius = r;
-  return { branches: prune(branches), maxRadius };
+  return { branches: mergeNear(prune(branches)), maxRadius };
 }
 
 export interface WidthRange {

@@ -122,11 +122,7 @@ export function formatPath(path: Path): string {
 
 /** Path data of straight outlines. */
 export function ringsToData(rings: readonly (readonly Point[])[], closed = true): string {
-  return formatPath(
-    rings
-      .filter((r) => r.length > 1)
-      .map((r) => ({ start: r[0]!, segments: r.slice(1).map((to) => ({ to })), closed })),
-  );
+  return formatPath(rings.filter((r) => r.length > 1).map((r) => ({ start: r[0]!, segments: r.slice(1).map((to) => ({ to })), closed })));
 }
 
 /**

@@ -1,17 +1,8 @@
+import type { Resolved } from '../document/resolved';
 import type { ClothRecipe } from '../cloth/recipes';
 import type { JobSettings, Piece, PieceSettings, UnderlayLayer } from '../document/types';
 import { underlayFor } from '../underlay/choose';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
-
-/** Where a value came from. */
-export type Source = 'recipe' | 'rule' | 'hand';
-
-export interface Resolved<T> {
-  value: T;
-  from: Source;
-  /** The reason in a few words, for people. */
-  why: string;
-}
 
 /** Every setting of a piece with its source; what does not apply to its kind is absent. */
 export interface ResolvedSettings {

@@ -185,7 +185,7 @@ class Assembly {
         this.cut(index);
         continue;
       }
-      this.out.push(p.x, p.y, c.role[i]!, c.command[i]!);
+      this.out.push(p.x, p.y, c.role[i]!, c.command[i]);
       const fresh = this.startsThread();
       if (fresh && i + 1 < n) this.tie(tieIn(p, { x: c.x[i + 1]!, y: c.y[i + 1]! }));
       this.mark(index, this.thread);

@@ -1,6 +1,6 @@
-import { offset } from '../geometry/area';
+import { roughOffset } from '../geometry/area';
 import { boundsOf, growBounds, type Area } from '../geometry/point';
-import { countCells, makeMask, paintArea, paintThread } from '../geometry/mask';
+import { makeMask, paintArea, paintThread } from '../geometry/mask';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 import type { StitchColumns } from './buffer';
 import { Command } from './roles';
@@ -21,15 +21,21 @@ export function coverageOf(area: Area, stitches: StitchColumns, cellMm = 0.1): C
   const box = boundsOf(area);
   for (let i = 0; i < stitches.x.length; i++) growBounds(box, stitches.x[i]!, stitches.y[i]!);
   const mask = makeMask(box, cellMm, MARGIN_MM);
-  paintArea(mask, offset(area, -INSIDE_MM), 1);
-  paintArea(mask, offset(area, OUTSIDE_MM), 2);
+  paintArea(mask, roughOffset(area, -INSIDE_MM), 1);
+  paintArea(mask, roughOffset(area, OUTSIDE_MM), 2);
   paintArea(mask, area, 8);
   for (let i = 1; i < stitches.x.length; i++) {
     if (stitches.command[i] !== Command.stitch || stitches.command[i - 1] !== Command.stitch) continue;
     const a = { x: stitches.x[i - 1]!, y: stitches.y[i - 1]! };
     paintThread(mask, a, { x: stitches.x[i]!, y: stitches.y[i]! }, THREAD_WIDTH_MM / 2, 4);
   }
-  const inner = countCells(mask, 1);
-  const drawn = Math.max(1, countCells(mask, 8));
-  return { covered: inner === 0 ? 1 : countCells(mask, 5) / inner, spilled: countCells(mask, 4, 2) / drawn };
+  let [inner, covered, drawn, spilled] = [0, 0, 0, 0];
+  for (const cell of mask.data) {
+    if (cell === 0) continue;
+    if (cell & 1) inner++;
+    if ((cell & 5) === 5) covered++;
+    if (cell & 8) drawn++;
+    if ((cell & 6) === 4) spilled++;
+  }
+  return { covered: inner === 0 ? 1 : covered / inner, spilled: spilled / Math.max(1, drawn) };
 }

@@ -63,7 +63,14 @@ function bestThread(
     const blocked = all.filter((i) => under[i]!.some((j) => waiting.has(j) && !own.has(j))).length;
     return blocked === 0 ? 1e6 : ready.filter((i) => items[i]!.thread === thread).length;
   };
-  const threads = [...new Set(ready.slice().sort((a, b) => a - b).map((i) => items[i]!.thread))];
+  const threads = [
+    ...new Set(
+      ready
+        .slice()
+        .sort((a, b) => a - b)
+        .map((i) => items[i]!.thread),
+    ),
+  ];
   return threads.reduce((a, b) => (score(b) > score(a) ? b : a));
 }
 

@@ -1,6 +1,6 @@
 import type { ClothRecipe } from '../cloth/recipes';
 import type { PieceKindName, UnderlayKind, UnderlayLayer } from '../document/types';
-import type { Resolved } from '../pieces/resolve';
+import type { Resolved } from '../document/resolved';
 
 /** Cover this open or opener gets no underlay, mm between rows (craft §4). */
 const LIGHT_COVER_MM = 0.6;
@@ -35,7 +35,9 @@ export function underlayFor(
   if (widthMm < 3) return of(['centre-run'], 'rule', 'satin of 1.5 to 3 mm');
   if (recipe.key === 'leather') return of(['centre-run'], 'recipe', 'few holes in leather');
   if (widthMm <= 5) return of(recipe.satinFoundation, 'recipe', recipe.name);
-  const wide = recipe.satinFoundation.includes('double-zigzag') ? (['edge-run', 'double-zigzag'] as const) : (['edge-run', 'zigzag'] as const);
+  const wide = recipe.satinFoundation.includes('double-zigzag')
+    ? (['edge-run', 'double-zigzag'] as const)
+    : (['edge-run', 'zigzag'] as const);
   return of(wide, 'rule', 'satin over 5 mm');
 }
 

@@ -45,7 +45,9 @@ export function Art() {
             {state.message}
           </p>
         )}
-        {job.artwork.length === 0 && <p className="m-4 text-quiet">This job has no artwork: its pieces were drawn or came with a job file. They are on the Bench.</p>}
+        {job.artwork.length === 0 && (
+          <p className="m-4 text-quiet">This job has no artwork: its pieces were drawn or came with a job file. They are on the Bench.</p>
+        )}
         {survey && <Report survey={survey} marked={marked} onMark={setMarked} />}
         {survey && <MakePieces job={job} survey={survey} />}
       </aside>
@@ -135,7 +137,11 @@ function MakePieces({ job, survey }: { job: Job; survey: Survey }) {
   return (
     <div className="flex items-center gap-3 border-t border-hairline p-4">
       <p className="flex-1 text-quiet">
-        {current ? `The bench has ${job.pieces.length} pieces at this size.` : made ? 'The pieces on the bench were made at another size.' : 'Nothing is on the bench yet.'}
+        {current
+          ? `The bench has ${job.pieces.length} pieces at this size.`
+          : made
+            ? 'The pieces on the bench were made at another size.'
+            : 'Nothing is on the bench yet.'}
       </p>
       {current && (
         <Button onClick={() => takePieces(survey)} title="Replaces all pieces; can be undone">

@@ -38,7 +38,14 @@ export function HoopView({ job, survey, marked, onMark }: Props) {
         />
       ))}
       {marked !== null && survey?.regions[marked] && (
-        <path d={survey.regions[marked].data} fill="none" stroke="#1d282c" strokeWidth={1.6} vectorEffect="non-scaling-stroke" pointerEvents="none" />
+        <path
+          d={survey.regions[marked].data}
+          fill="none"
+          stroke="#1d282c"
+          strokeWidth={1.6}
+          vectorEffect="non-scaling-stroke"
+          pointerEvents="none"
+        />
       )}
       {survey && <SizeTape width={survey.widthMm} y={Math.min(hoop.height / 2 + 5, survey.heightMm / 2 + 3)} />}
     </svg>

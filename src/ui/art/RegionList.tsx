@@ -5,7 +5,15 @@ const KIND_NAMES: Record<RegionView['kind'], string> = { run: 'Run', satin: 'Sat
 const mm = (v: number): string => v.toFixed(1);
 
 /** Every region with its area, its widths, and what it should be sewn as. */
-export function RegionList({ regions, marked, onMark }: { regions: readonly RegionView[]; marked: number | null; onMark(i: number | null): void }) {
+export function RegionList({
+  regions,
+  marked,
+  onMark,
+}: {
+  regions: readonly RegionView[];
+  marked: number | null;
+  onMark(i: number | null): void;
+}) {
   return (
     <section aria-label="Regions" className="min-h-0 flex-1 overflow-auto">
       <table className="w-full border-collapse">
@@ -42,7 +50,9 @@ export function RegionList({ regions, marked, onMark }: { regions: readonly Regi
                 {r.name || `Region ${i + 1}`}
               </td>
               <td className="figures text-right">{r.areaMm2 >= 100 ? r.areaMm2.toFixed(0) : mm(r.areaMm2)}</td>
-              <td className="figures pl-3 text-right whitespace-nowrap">{r.strokeWidthMm !== null ? mm(r.strokeWidthMm) : `${mm(r.width.min)} · ${mm(r.width.median)} · ${mm(r.width.max)}`}</td>
+              <td className="figures pl-3 text-right whitespace-nowrap">
+                {r.strokeWidthMm !== null ? mm(r.strokeWidthMm) : `${mm(r.width.min)} · ${mm(r.width.median)} · ${mm(r.width.max)}`}
+              </td>
               <td className="py-1 pr-4 pl-4" title={r.why}>
                 <span className="font-semibold">{KIND_NAMES[r.kind]}</span>
                 <span className="block text-xs leading-tight text-quiet">{r.why}</span>

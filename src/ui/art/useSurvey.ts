@@ -4,7 +4,11 @@ import type { Job } from '@/core/document/types';
 import { engine } from '@/workers/client';
 import type { Survey } from '@/workers/protocol';
 
-export type SurveyState = { kind: 'none' } | { kind: 'busy'; progress: number; cancel(): void } | { kind: 'done'; survey: Survey } | { kind: 'failed'; message: string };
+export type SurveyState =
+  | { kind: 'none' }
+  | { kind: 'busy'; progress: number; cancel(): void }
+  | { kind: 'done'; survey: Survey }
+  | { kind: 'failed'; message: string };
 
 /** Measures the job's artwork at its finished size, again whenever size or cloth change. */
 export function useSurvey(job: Job | null, artwork: Record<string, string>): SurveyState {
@@ -17,7 +21,9 @@ export function useSurvey(job: Job | null, artwork: Record<string, string>): Sur
     if (svg === undefined || !cloth) return;
     const control = new AbortController();
     const cancel = (): void => control.abort();
-    setState({ kind: 'busy', progress: 0, cancel });
+    queueMicrotask(() => {
+      if (!control.signal.aborted) setState({ kind: 'busy', progress: 0, cancel });
+    });
     const input = {
       svg,
       cloth,

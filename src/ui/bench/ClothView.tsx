@@ -25,7 +25,13 @@ export function ClothView({ job }: { job: Job }) {
   const box = `${camera.x - width / 2 / camera.scale} ${camera.y - height / 2 / camera.scale} ${width / camera.scale} ${height / camera.scale}`;
 
   return (
-    <div ref={frame} className="relative h-full w-full touch-none overflow-hidden bg-mat" style={{ cursor: 'default' }} {...drag} data-testid="cloth">
+    <div
+      ref={frame}
+      className="relative h-full w-full touch-none overflow-hidden bg-mat"
+      style={{ cursor: 'default' }}
+      {...drag}
+      data-testid="cloth"
+    >
       {width > 0 && (
         <svg className="absolute inset-0 h-full w-full" viewBox={box} preserveAspectRatio="none" aria-hidden="true">
           <MatGrid fine={camera.scale > 3.5} />

@@ -24,16 +24,44 @@ export function CrossSection({ piece, planned, thread, cloth }: Props) {
   const layers = planned.settings?.underlay?.value ?? [];
   const lift = 3 + 3 * layers.length;
   return (
-    <svg viewBox={`0 0 ${WIDTH} 104`} className="w-full" role="img" aria-label={`Cross-section: drawn ${drawn.toFixed(1)} mm wide, sewn ${(drawn + 2 * comp).toFixed(1)} mm`}>
+    <svg
+      viewBox={`0 0 ${WIDTH} 104`}
+      className="w-full"
+      role="img"
+      aria-label={`Cross-section: drawn ${drawn.toFixed(1)} mm wide, sewn ${(drawn + 2 * comp).toFixed(1)} mm`}
+    >
       <rect x="0" y={floor} width={WIDTH} height={CLOTH_MM * 20} fill={cloth} stroke="#858f8c" strokeWidth="0.5" />
-      <rect x="0" y={floor + CLOTH_MM * 20} width={WIDTH} height={STABILIZER_MM * 20} fill="#fff" stroke="#858f8c" strokeWidth="0.5" strokeDasharray="3 2" />
-      <path d={`M${middle - sewn},${floor} C${middle - sewn * 0.8},${floor - lift - 16} ${middle + sewn * 0.8},${floor - lift - 16} ${middle + sewn},${floor} Z`} fill={thread} stroke="#1d282c" strokeWidth="1" />
+      <rect
+        x="0"
+        y={floor + CLOTH_MM * 20}
+        width={WIDTH}
+        height={STABILIZER_MM * 20}
+        fill="#fff"
+        stroke="#858f8c"
+        strokeWidth="0.5"
+        strokeDasharray="3 2"
+      />
+      <path
+        d={`M${middle - sewn},${floor} C${middle - sewn * 0.8},${floor - lift - 16} ${middle + sewn * 0.8},${floor - lift - 16} ${middle + sewn},${floor} Z`}
+        fill={thread}
+        stroke="#1d282c"
+        strokeWidth="1"
+      />
       {layers.map((layer, i) => (
         <Layer key={i} layer={layer} y={floor - 3 - i * 4} middle={middle} half={half} scale={scale} />
       ))}
       <g stroke="#1d282c" strokeWidth="0.8">
-        <path d={`M${middle - half},${floor + 24} v8 M${middle + half},${floor + 24} v8 M${middle - half},${floor + 28} H${middle + half}`} fill="none" />
-        {comp > 0 && <path d={`M${middle - sewn},8 v8 M${middle + sewn},8 v8 M${middle - sewn},12 H${middle + sewn}`} fill="none" strokeDasharray="2 2" />}
+        <path
+          d={`M${middle - half},${floor + 24} v8 M${middle + half},${floor + 24} v8 M${middle - half},${floor + 28} H${middle + half}`}
+          fill="none"
+        />
+        {comp > 0 && (
+          <path
+            d={`M${middle - sewn},8 v8 M${middle + sewn},8 v8 M${middle - sewn},12 H${middle + sewn}`}
+            fill="none"
+            strokeDasharray="2 2"
+          />
+        )}
       </g>
       <g fontSize="11" textAnchor="middle" fill="#1d282c" className="figures">
         <text x={middle} y={floor + 43}>

@@ -25,9 +25,17 @@ export function PieceList({ job }: { job: Job }) {
           const thread = threads.get(p.thread);
           return (
             <li key={p.id}>
-              <button type="button" onClick={() => select(p.id)} className="grid w-full grid-cols-[24px_22px_1fr_auto] items-center gap-2 border-t border-hairline px-4 py-1 text-left hover:bg-tape-soft">
+              <button
+                type="button"
+                onClick={() => select(p.id)}
+                className="grid w-full grid-cols-[24px_22px_1fr_auto] items-center gap-2 border-t border-hairline px-4 py-1 text-left hover:bg-tape-soft"
+              >
                 <span className="figures text-right text-quiet">{i + 1}</span>
-                <span className="grid h-[18px] w-[22px] place-items-center rounded-sm border border-edge text-[11px]" style={{ backgroundColor: thread?.hex }} title={`${thread?.name} (${thread?.code})`} />
+                <span
+                  className="grid h-[18px] w-[22px] place-items-center rounded-sm border border-edge text-[11px]"
+                  style={{ backgroundColor: thread?.hex }}
+                  title={`${thread?.name} (${thread?.code})`}
+                />
                 <span className="truncate">
                   {p.name} <span className="text-quiet">{KIND_NAMES[p.kind]}</span>
                 </span>

@@ -2,11 +2,10 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { useView } from '@/store/viewStore';
 import { seek, stepBy } from './player';
-import { eventAt, type Timeline } from './timeline';
-import type { Window } from './ThreadLine';
+import { eventAt, type Timeline, type TimeWindow } from './timeline';
 
 /** Where the needle is in time; drag it to sew back and forth. */
-export function Playhead({ timeline, view, width }: { timeline: Timeline; view: Window; width: number }) {
+export function Playhead({ timeline, view, width }: { timeline: Timeline; view: TimeWindow; width: number }) {
   const playhead = useView((s) => s.playhead);
   const dragging = useRef(false);
   const total = timeline.at.length - 1;

@@ -1,7 +1,7 @@
 'use client';
 import { RotateCcw } from 'lucide-react';
 import type { ReactNode } from 'react';
-import type { Source } from '@/core/pieces/resolve';
+import type { Source } from '@/core/document/resolved';
 
 const SOURCES: Record<Source, { name: string; look: string }> = {
   recipe: { name: 'recipe', look: 'border-hairline text-quiet' },
@@ -26,7 +26,13 @@ export function SettingRow({ label, from, why, aside, onReset, children }: Props
       <span className="leading-tight">{label}</span>
       <div>{children}</div>
       {from === 'hand' ? (
-        <button type="button" onClick={onReset} title={`Set by hand. Give it back to recipe and rules`} aria-label={`${label}: set by hand; reset`} className={`inline-flex h-6 items-center justify-center gap-1 rounded-full border text-xs ${source.look}`}>
+        <button
+          type="button"
+          onClick={onReset}
+          title={`Set by hand. Give it back to recipe and rules`}
+          aria-label={`${label}: set by hand; reset`}
+          className={`inline-flex h-6 items-center justify-center gap-1 rounded-full border text-xs ${source.look}`}
+        >
           {source.name} <RotateCcw size={11} aria-hidden="true" />
         </button>
       ) : (

@@ -1,7 +1,8 @@
 'use client';
 import type { Piece, PieceSettings, RunStyle } from '@/core/document/types';
 import { RANGES } from '@/core/document/ranges';
-import type { Resolved, ResolvedSettings } from '@/core/pieces/resolve';
+import type { Resolved } from '@/core/document/resolved';
+import type { ResolvedSettings } from '@/core/pieces/resolve';
 import { rowsPerInch, type LengthUnit } from '@/core/units/length';
 import { setSetting } from '@/store/commands';
 import { Choice } from '../components/Choice';
@@ -24,7 +25,14 @@ const LABELS: Record<NumberKey, string> = {
 export function Settings({ piece, settings, units }: { piece: Piece; settings: ResolvedSettings; units: LengthUnit }) {
   const number = (key: NumberKey, resolved: Resolved<number> | undefined, decimals: number, aside?: string) =>
     resolved && (
-      <SettingRow key={key} label={LABELS[key]} from={resolved.from} why={resolved.why} {...(aside ? { aside } : {})} onReset={() => setSetting(piece.id, key, undefined)}>
+      <SettingRow
+        key={key}
+        label={LABELS[key]}
+        from={resolved.from}
+        why={resolved.why}
+        {...(aside ? { aside } : {})}
+        onReset={() => setSetting(piece.id, key, undefined)}
+      >
         <NumberField
           label={LABELS[key]}
           hideLabel
@@ -44,16 +52,35 @@ export function Settings({ piece, settings, units }: { piece: Piece; settings: R
       {settings.style && <StyleRow piece={piece} resolved={settings.style} />}
       {settings.style?.value === 'bean' && number('passes', settings.passes, 0)}
       {number('angle', settings.angle, 0)}
-      {number('spacing', settings.spacing, 2, settings.spacing && `${rowsPerInch(settings.spacing.value).toFixed(1)} rows/in, smaller is denser`)}
+      {number(
+        'spacing',
+        settings.spacing,
+        2,
+        settings.spacing && `${rowsPerInch(settings.spacing.value).toFixed(1)} rows/in, smaller is denser`,
+      )}
       {number('stitchLength', settings.stitchLength, 1)}
       {number('pullComp', settings.pullComp, 2)}
       {settings.underlay && (
-        <SettingRow label="Underlay" from={settings.underlay.from} why={settings.underlay.why} onReset={() => setSetting(piece.id, 'underlay', undefined)}>
-          <UnderlayPicker kind={piece.kind} layers={settings.underlay.value} onChange={(layers) => setSetting(piece.id, 'underlay', layers)} />
+        <SettingRow
+          label="Underlay"
+          from={settings.underlay.from}
+          why={settings.underlay.why}
+          onReset={() => setSetting(piece.id, 'underlay', undefined)}
+        >
+          <UnderlayPicker
+            kind={piece.kind}
+            layers={settings.underlay.value}
+            onChange={(layers) => setSetting(piece.id, 'underlay', layers)}
+          />
         </SettingRow>
       )}
       {settings.stagger && (
-        <SettingRow label="Stagger" from={settings.stagger.from} why={settings.stagger.why} onReset={() => setSetting(piece.id, 'stagger', undefined)}>
+        <SettingRow
+          label="Stagger"
+          from={settings.stagger.from}
+          why={settings.stagger.why}
+          onReset={() => setSetting(piece.id, 'stagger', undefined)}
+        >
           <Choice<NonNullable<PieceSettings['stagger']>>
             label="Stagger"
             hideLabel

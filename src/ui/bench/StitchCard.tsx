@@ -33,7 +33,13 @@ function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: Plan
     <div className="p-4">
       <PieceName key={piece.id + piece.name} piece={piece} number={number} of={job.pieces.length} />
       <div className="mt-3 grid grid-cols-[92px_1fr] gap-2">
-        <Choice label="Sewn as" hideLabel value={piece.kind} options={possibleKinds(piece).map((k) => ({ value: k, name: KIND_NAMES[k] }))} onChange={(k) => setKind(piece.id, k)} />
+        <Choice
+          label="Sewn as"
+          hideLabel
+          value={piece.kind}
+          options={possibleKinds(piece).map((k) => ({ value: k, name: KIND_NAMES[k] }))}
+          onChange={(k) => setKind(piece.id, k)}
+        />
         <div className="flex items-center gap-2">
           <span className="h-5 w-5 shrink-0 rounded-sm border border-edge" style={{ backgroundColor: thread?.hex }} />
           <Choice

@@ -3,8 +3,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Job } from '@/core/document/types';
 import { movePiece } from '@/store/commands';
 import { select } from '@/store/viewStore';
-import { dropPosition } from './timeline';
-import type { Window } from './ThreadLine';
+import { dropPosition, type TimeWindow } from './timeline';
 
 interface Stretch {
   id: string;
@@ -15,7 +14,7 @@ interface Stretch {
 interface Props {
   job: Job;
   stretches: readonly Stretch[];
-  view: Window;
+  view: TimeWindow;
   width: number;
   selected: string | null;
 }
@@ -68,7 +67,9 @@ export function Stretches({ job, stretches, view, width, selected }: Props) {
     },
   });
 
-  const names = new Map(job.pieces.map((p, i) => [p.id, { name: p.name, number: i + 1, thread: job.threads.findIndex((t) => t.id === p.thread) + 1 }]));
+  const names = new Map(
+    job.pieces.map((p, i) => [p.id, { name: p.name, number: i + 1, thread: job.threads.findIndex((t) => t.id === p.thread) + 1 }]),
+  );
   return (
     <>
       {stretches.map((s) => {

@@ -9,12 +9,7 @@ import { drawThreadLine, heightOfLength, RULES_MM } from './drawThreadLine';
 import { PlayControls } from './PlayControls';
 import { Playhead } from './Playhead';
 import { Stretches } from './Stretches';
-import { timelineOf } from './timeline';
-
-export interface Window {
-  from: number;
-  to: number;
-}
+import { timelineOf, type TimeWindow } from './timeline';
 
 /** The whole sewing order as a strip in machine time: order list, player, trim counter and stitch-length chart in one. */
 export function ThreadLine({ job }: { job: Job }) {
@@ -58,7 +53,7 @@ function Strip({ job, planned }: { job: Job; planned: Planned }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [width, setWidth] = useState(0);
   const timeline = useMemo(() => timelineOf(planned.plan, recipeOf(job.brief.cloth).speed), [planned, job.brief.cloth]);
-  const [zoomed, setZoomed] = useState<Window | null>(null);
+  const [zoomed, setZoomed] = useState<TimeWindow | null>(null);
   const view = useMemo(() => zoomed ?? { from: 0, to: timeline.seconds }, [zoomed, timeline]);
   const selected = useView((s) => s.selected);
 
@@ -102,7 +97,7 @@ function Strip({ job, planned }: { job: Job; planned: Planned }) {
 const SHORTEST_WINDOW_S = 1.5;
 
 /** Wheel zooms about the pointer; with Shift, or sideways, it moves along. The whole job is the widest view. */
-function zoomWindow(now: Window, total: number, at: number, e: WheelEvent): Window | null {
+function zoomWindow(now: TimeWindow, total: number, at: number, e: WheelEvent): TimeWindow | null {
   const span = now.to - now.from;
   const sideways = e.shiftKey || Math.abs(e.deltaX) > Math.abs(e.deltaY);
   if (sideways) {

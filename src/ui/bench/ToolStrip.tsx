@@ -9,7 +9,12 @@ import { fitHoop } from './benchKeys';
 export function ToolStrip() {
   const { showArtwork, showHoop } = useView();
   return (
-    <div role="toolbar" aria-label="View" aria-orientation="vertical" className="flex w-[52px] shrink-0 flex-col items-center gap-1 border-r border-hairline bg-panel py-2">
+    <div
+      role="toolbar"
+      aria-label="View"
+      aria-orientation="vertical"
+      className="flex w-[52px] shrink-0 flex-col items-center gap-1 border-r border-hairline bg-panel py-2"
+    >
       <SignButton name="Artwork beneath (A)" pressed={showArtwork} onClick={() => useView.setState({ showArtwork: !showArtwork })}>
         <ArtworkSign size={17} />
       </SignButton>

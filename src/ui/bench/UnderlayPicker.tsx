@@ -2,7 +2,13 @@
 import { UNDERLAY_KINDS, type PieceKindName, type UnderlayKind, type UnderlayLayer } from '@/core/document/types';
 import { layerOf } from '@/core/underlay/choose';
 
-const NAMES: Record<UnderlayKind, string> = { 'centre-run': 'Centre run', 'edge-run': 'Edge run', zigzag: 'Zigzag', 'double-zigzag': 'Double zigzag', lattice: 'Lattice' };
+const NAMES: Record<UnderlayKind, string> = {
+  'centre-run': 'Centre run',
+  'edge-run': 'Edge run',
+  zigzag: 'Zigzag',
+  'double-zigzag': 'Double zigzag',
+  lattice: 'Lattice',
+};
 const FOR: Record<PieceKindName, readonly UnderlayKind[]> = {
   run: [],
   satin: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
@@ -10,7 +16,15 @@ const FOR: Record<PieceKindName, readonly UnderlayKind[]> = {
 };
 
 /** Which layers lie beneath, sewn in the order shown. */
-export function UnderlayPicker({ kind, layers, onChange }: { kind: PieceKindName; layers: readonly UnderlayLayer[]; onChange(layers: UnderlayLayer[]): void }) {
+export function UnderlayPicker({
+  kind,
+  layers,
+  onChange,
+}: {
+  kind: PieceKindName;
+  layers: readonly UnderlayLayer[];
+  onChange(layers: UnderlayLayer[]): void;
+}) {
   const toggle = (k: UnderlayKind): void => {
     const without = layers.filter((l) => l.kind !== k);
     if (without.length < layers.length) onChange(without.map((l) => ({ ...l })));
@@ -20,7 +34,12 @@ export function UnderlayPicker({ kind, layers, onChange }: { kind: PieceKindName
     <div className="flex flex-col gap-0.5">
       {FOR[kind].map((k) => (
         <label key={k} className="flex items-center gap-1.5">
-          <input type="checkbox" checked={layers.some((l) => l.kind === k)} onChange={() => toggle(k)} className="h-4 w-4 accent-[#1d282c]" />
+          <input
+            type="checkbox"
+            checked={layers.some((l) => l.kind === k)}
+            onChange={() => toggle(k)}
+            className="h-4 w-4 accent-[#1d282c]"
+          />
           {NAMES[k]}
         </label>
       ))}

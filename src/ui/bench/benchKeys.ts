@@ -34,9 +34,21 @@ export const BENCH_KEYS = [
   keyCommand('All sewn', 'End', () => useView.setState({ playhead: null, playing: false })),
   keyCommand('Next piece in the sewing order', 'N', () => selectNeighbour(1)),
   keyCommand('Piece before', 'B', () => selectNeighbour(-1)),
-  keyCommand('Sew the piece earlier', '[', withSelected((id, i) => movePiece(id, i - 1))),
-  keyCommand('Sew the piece later', ']', withSelected((id, i) => movePiece(id, i + 1))),
-  keyCommand('Remove the piece', 'Delete', withSelected((id) => removePiece(id))),
+  keyCommand(
+    'Sew the piece earlier',
+    '[',
+    withSelected((id, i) => movePiece(id, i - 1)),
+  ),
+  keyCommand(
+    'Sew the piece later',
+    ']',
+    withSelected((id, i) => movePiece(id, i + 1)),
+  ),
+  keyCommand(
+    'Remove the piece',
+    'Delete',
+    withSelected((id) => removePiece(id)),
+  ),
   keyCommand('Choose nothing', 'Escape', () => useView.setState({ selected: null })),
   keyCommand('Nearer', '+', () => zoomAt(1.25)),
   keyCommand('Farther', '-', () => zoomAt(0.8)),
@@ -44,4 +56,3 @@ export const BENCH_KEYS = [
   keyCommand('Artwork on or off', 'A', () => useView.setState((s) => ({ showArtwork: !s.showArtwork }))),
   keyCommand('Hoop on or off', 'H', () => useView.setState((s) => ({ showHoop: !s.showHoop }))),
 ];
-

@@ -2,8 +2,7 @@ import type { Job } from '@/core/document/types';
 import { hexToRgb } from '@/core/drawing/raster';
 import type { StitchPlan } from '@/core/plan/plan';
 import { Command } from '@/core/plan/roles';
-import { eventAt, peaks, type Timeline } from './timeline';
-import type { Window } from './ThreadLine';
+import { eventAt, peaks, type Timeline, type TimeWindow } from './timeline';
 
 const TOP = 26;
 const BOTTOM = 12;
@@ -22,7 +21,14 @@ function darker(hex: string, k: number): string {
 }
 
 /** Draws the strip: stitch length over machine time in thread colour, underlay darker, snips and stops where the thread is cut. */
-export function drawThreadLine(canvas: HTMLCanvasElement, width: number, job: Job, plan: StitchPlan, timeline: Timeline, view: Window): void {
+export function drawThreadLine(
+  canvas: HTMLCanvasElement,
+  width: number,
+  job: Job,
+  plan: StitchPlan,
+  timeline: Timeline,
+  view: TimeWindow,
+): void {
   const ratio = Math.min(2, window.devicePixelRatio || 1);
   const height = canvas.clientHeight;
   canvas.width = Math.round(width * ratio);
@@ -62,7 +68,7 @@ function column(c: CanvasRenderingContext2D, x: number, base: number, tall: numb
 }
 
 /** A snip for each trim; a line from top to bottom where the thread changes. */
-function cuts(c: CanvasRenderingContext2D, plan: StitchPlan, timeline: Timeline, view: Window, width: number, base: number): void {
+function cuts(c: CanvasRenderingContext2D, plan: StitchPlan, timeline: Timeline, view: TimeWindow, width: number, base: number): void {
   const toX = (s: number): number => ((s - view.from) / (view.to - view.from)) * width;
   c.lineWidth = 1.4;
   for (let i = 0; i < plan.x.length; i++) {

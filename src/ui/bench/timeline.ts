@@ -11,6 +11,12 @@ export interface Timeline {
   length: Float32Array;
 }
 
+/** The part of the machine time that is in view, seconds. */
+export interface TimeWindow {
+  from: number;
+  to: number;
+}
+
 export function timelineOf(plan: StitchPlan, stitchesPerMinute: number): Timeline {
   const n = plan.x.length;
   const at = new Float32Array(n + 1);
@@ -18,7 +24,8 @@ export function timelineOf(plan: StitchPlan, stitchesPerMinute: number): Timelin
   const each = 60 / stitchesPerMinute;
   for (let i = 0; i < n; i++) {
     const command = plan.command[i]!;
-    const cost = command === Command.stitch ? each : command === Command.trim ? SECONDS_PER_TRIM : command === Command.stop ? SECONDS_PER_CHANGE : 0;
+    const cost =
+      command === Command.stitch ? each : command === Command.trim ? SECONDS_PER_TRIM : command === Command.stop ? SECONDS_PER_CHANGE : 0;
     at[i + 1] = at[i]! + cost;
     if (i > 0 && command === Command.stitch && plan.command[i - 1] === Command.stitch) {
       length[i] = Math.hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!);

@@ -36,7 +36,10 @@ export function Brief() {
           <p className="mb-5 text-quiet">The cloth decides most numbers. Everything here can be changed later; the stitches follow.</p>
           <Fields brief={job.brief} />
           <div className="mt-6 flex items-center gap-4">
-            <Link href={placeHref(job.id, 'art')} className="inline-flex h-9 items-center gap-2 rounded-md border border-ink bg-tape px-4 font-semibold hover:bg-[#ffd34d]">
+            <Link
+              href={placeHref(job.id, 'art')}
+              className="inline-flex h-9 items-center gap-2 rounded-md border border-ink bg-tape px-4 font-semibold hover:bg-[#ffd34d]"
+            >
               See the artwork at this size <ArrowRight size={16} aria-hidden="true" />
             </Link>
           </div>
@@ -53,9 +56,24 @@ function Fields({ brief }: { brief: BriefRecord }) {
   const byHeight = brief.size.height !== undefined;
   return (
     <div className="grid grid-cols-2 gap-x-5 gap-y-4">
-      <TextField label="Garment" value={brief.garment ?? ''} placeholder="Polo shirt, white" onCommit={(garment) => set('Garment', { garment })} />
-      <Choice label="Cloth" value={brief.cloth} options={RECIPES.map((r) => ({ value: r.key, name: r.name }))} onChange={(cloth) => set('Choose cloth', { cloth })} />
-      <Choice label="Place on it" value={brief.place} options={GARMENT_PLACES.map((p) => ({ value: p, name: PLACE_NAMES[p] }))} onChange={(place) => set('Choose place', { place })} />
+      <TextField
+        label="Garment"
+        value={brief.garment ?? ''}
+        placeholder="Polo shirt, white"
+        onCommit={(garment) => set('Garment', { garment })}
+      />
+      <Choice
+        label="Cloth"
+        value={brief.cloth}
+        options={RECIPES.map((r) => ({ value: r.key, name: r.name }))}
+        onChange={(cloth) => set('Choose cloth', { cloth })}
+      />
+      <Choice
+        label="Place on it"
+        value={brief.place}
+        options={GARMENT_PLACES.map((p) => ({ value: p, name: PLACE_NAMES[p] }))}
+        onChange={(place) => set('Choose place', { place })}
+      />
       <Choice
         label="Hoop field"
         value={hoopKey(brief.hoop)}
@@ -85,7 +103,16 @@ function Fields({ brief }: { brief: BriefRecord }) {
         />
       </div>
       <div className="grid grid-cols-[1fr_120px] gap-2">
-        <NumberField label="Quantity" value={brief.quantity} unit="" min={1} max={100000} step={1} decimals={0} onCommit={(quantity) => set('Quantity', { quantity: Math.round(quantity) })} />
+        <NumberField
+          label="Quantity"
+          value={brief.quantity}
+          unit=""
+          min={1}
+          max={100000}
+          step={1}
+          decimals={0}
+          onCommit={(quantity) => set('Quantity', { quantity: Math.round(quantity) })}
+        />
         <Choice
           label="Units"
           value={units}
@@ -98,7 +125,12 @@ function Fields({ brief }: { brief: BriefRecord }) {
       </div>
       <label className="block">
         <span className="mb-1 block text-quiet">Due</span>
-        <input type="date" value={brief.due ?? ''} onChange={(e) => set('Due date', { due: e.target.value })} className="h-8 w-full rounded-md border border-edge bg-white px-2" />
+        <input
+          type="date"
+          value={brief.due ?? ''}
+          onChange={(e) => set('Due date', { due: e.target.value })}
+          className="h-8 w-full rounded-md border border-edge bg-white px-2"
+        />
       </label>
       <label className="block">
         <span className="mb-1 block text-quiet">Colour of the cloth</span>
@@ -114,13 +146,24 @@ function Fields({ brief }: { brief: BriefRecord }) {
       </label>
       <NotesField key={brief.notes} value={brief.notes} />
       <p className="col-span-2 text-xs text-quiet">
-        Sizes are kept in millimetres. {brief.size.width !== undefined && `${formatLength(brief.size.width)} is ${formatLength(brief.size.width, 'in')}.`}
+        Sizes are kept in millimetres.{' '}
+        {brief.size.width !== undefined && `${formatLength(brief.size.width)} is ${formatLength(brief.size.width, 'in')}.`}
       </p>
     </div>
   );
 }
 
-function TextField({ label, value, placeholder, onCommit }: { label: string; value: string; placeholder: string; onCommit(value: string): void }) {
+function TextField({
+  label,
+  value,
+  placeholder,
+  onCommit,
+}: {
+  label: string;
+  value: string;
+  placeholder: string;
+  onCommit(value: string): void;
+}) {
   return (
     <label className="block">
       <span className="mb-1 block text-quiet">{label}</span>

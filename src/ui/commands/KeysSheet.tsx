@@ -19,7 +19,10 @@ export function KeysSheet({ open, onOpenChange }: { open: boolean; onOpenChange(
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
-        <Dialog.Content aria-describedby={undefined} className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[560px] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-md border border-edge bg-panel p-5 shadow-lg">
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[560px] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-md border border-edge bg-panel p-5 shadow-lg"
+        >
           <div className="mb-3 flex items-center justify-between">
             <Dialog.Title className="text-xl font-semibold">Keys and pointer</Dialog.Title>
             <Dialog.Close aria-label="Close" className="grid h-8 w-8 place-items-center rounded-md hover:bg-tape-soft">
@@ -35,8 +38,8 @@ export function KeysSheet({ open, onOpenChange }: { open: boolean; onOpenChange(
             ))}
           </dl>
           <p className="mt-4 border-t border-hairline pt-3 text-quiet">
-            Before a first run on a machine, trace the hoop so that the needle cannot hit the frame, keep fingers away from a moving needle, and follow the
-            machine’s manual and your local rules.
+            Before a first run on a machine, trace the hoop so that the needle cannot hit the frame, keep fingers away from a moving needle,
+            and follow the machine’s manual and your local rules.
           </p>
         </Dialog.Content>
       </Dialog.Portal>

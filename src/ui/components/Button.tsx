@@ -28,7 +28,13 @@ export function Button({ look = 'plain', dense = false, className = '', children
 }
 
 /** A square button that shows only a sign; its name is what screen readers say and the tip shows. */
-export function SignButton({ name, pressed, className = '', children, ...rest }: Omit<Props, 'look' | 'dense'> & { name: string; pressed?: boolean }) {
+export function SignButton({
+  name,
+  pressed,
+  className = '',
+  children,
+  ...rest
+}: Omit<Props, 'look' | 'dense'> & { name: string; pressed?: boolean }) {
   return (
     <button
       type="button"

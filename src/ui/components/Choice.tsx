@@ -18,7 +18,12 @@ export function Choice<T extends string>({ label, value, options, hideLabel = fa
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-quiet'}>
         {label}
       </label>
-      <select id={id} value={value} onChange={(e) => onChange(e.target.value as T)} className="h-8 w-full rounded-md border border-edge bg-white px-2">
+      <select
+        id={id}
+        value={value}
+        onChange={(e) => onChange(e.target.value as T)}
+        className="h-8 w-full rounded-md border border-edge bg-white px-2"
+      >
         {options.map((o) => (
           <option key={o.value} value={o.value}>
             {o.name}

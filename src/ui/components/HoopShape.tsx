@@ -21,7 +21,13 @@ export function HoopRing({ hoop }: { hoop: Hoop }) {
       </g>
     );
   }
-  const box = (grow: number) => ({ x: -width / 2 - grow, y: -height / 2 - grow, width: width + 2 * grow, height: height + 2 * grow, rx: 3 + grow });
+  const box = (grow: number) => ({
+    x: -width / 2 - grow,
+    y: -height / 2 - grow,
+    width: width + 2 * grow,
+    height: height + 2 * grow,
+    rx: 3 + grow,
+  });
   return (
     <g>
       <rect {...box(1.5)} {...common} />

@@ -27,7 +27,12 @@ export function TopLine({ place }: { place: PlaceKey }) {
   const redone = future[0];
   return (
     <header className="flex h-12 shrink-0 items-center gap-3 border-b border-hairline bg-panel px-3">
-      <Link href="/" aria-label="Cobble: back to the shelf" title="Back to the shelf" className="grid h-8 w-8 place-items-center rounded-md hover:bg-tape-soft">
+      <Link
+        href="/"
+        aria-label="Cobble: back to the shelf"
+        title="Back to the shelf"
+        className="grid h-8 w-8 place-items-center rounded-md hover:bg-tape-soft"
+      >
         <Mark />
       </Link>
       <JobName key={job.name} name={job.name} />
@@ -38,10 +43,18 @@ export function TopLine({ place }: { place: PlaceKey }) {
           <PlaceLink key={p.key} name={p.name} href={placeHref(job.id, p.key)} current={p.key === place} />
         ))}
       </nav>
-      <SignButton name={undone ? `Undo: ${undone.label} (Ctrl+Z)` : 'Nothing to undo'} disabled={!undone} onClick={() => useJob.getState().undo()}>
+      <SignButton
+        name={undone ? `Undo: ${undone.label} (Ctrl+Z)` : 'Nothing to undo'}
+        disabled={!undone}
+        onClick={() => useJob.getState().undo()}
+      >
         <Undo2 size={17} />
       </SignButton>
-      <SignButton name={redone ? `Redo: ${redone.label} (Ctrl+Shift+Z)` : 'Nothing to redo'} disabled={!redone} onClick={() => useJob.getState().redo()}>
+      <SignButton
+        name={redone ? `Redo: ${redone.label} (Ctrl+Shift+Z)` : 'Nothing to redo'}
+        disabled={!redone}
+        onClick={() => useJob.getState().redo()}
+      >
         <Redo2 size={17} />
       </SignButton>
       <SignButton name="Keys and help (?)" onClick={() => setKeys(true)}>
@@ -91,7 +104,11 @@ function Saved() {
   const saved = useJob((s) => s.saved);
   const { text, Sign } = SAVED[saved];
   return (
-    <span role="status" className={`flex w-24 items-center gap-1 text-xs ${saved === 'failed' ? 'font-semibold text-danger' : 'text-quiet'}`} data-saved={saved}>
+    <span
+      role="status"
+      className={`flex w-24 items-center gap-1 text-xs ${saved === 'failed' ? 'font-semibold text-danger' : 'text-quiet'}`}
+      data-saved={saved}
+    >
       <Sign size={14} aria-hidden="true" /> {text}
     </span>
   );

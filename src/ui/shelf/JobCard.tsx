@@ -27,7 +27,11 @@ function usePicture({ job, picture, figures }: SavedJob) {
       setMade({ url, figures: numbers });
     };
     if (picture) show(picture, figures);
-    else if (job.pieces.length > 0) void engine.call('thumbnail', { job }).then((t) => show(t.png, t.figures)).catch(() => undefined);
+    else if (job.pieces.length > 0)
+      void engine
+        .call('thumbnail', { job })
+        .then((t) => show(t.png, t.figures))
+        .catch(() => undefined);
     return () => {
       gone = true;
       if (url) URL.revokeObjectURL(url);
@@ -44,7 +48,10 @@ export function JobCard({ saved, onDuplicate, onRemove }: Props) {
   return (
     <li className="group relative flex h-[318px] flex-col overflow-hidden rounded-md border border-hairline bg-panel hover:border-ink">
       <Link href={placeHref(job.id, 'bench')} className="flex min-h-0 flex-1 flex-col" aria-label={`Open ${job.name}`}>
-        <div className="grid h-[204px] place-items-center border-b border-hairline" style={{ backgroundColor: recipeOf(job.brief.cloth).hex }}>
+        <div
+          className="grid h-[204px] place-items-center border-b border-hairline"
+          style={{ backgroundColor: recipeOf(job.brief.cloth).hex }}
+        >
           {made && <img src={made.url} alt="" className="h-[204px] w-full object-contain" />}
         </div>
         <div className="flex flex-1 flex-col gap-1 p-3">
@@ -53,7 +60,9 @@ export function JobCard({ saved, onDuplicate, onRemove }: Props) {
             {recipeOf(job.brief.cloth).name} · {hoop.width} × {hoop.height} hoop
           </p>
           <p className="figures mt-auto text-xs">
-            {figures ? `${figures.stitches.toLocaleString('en')} st · ${figures.trims} trims · ${`${Math.round(figures.runSeconds / 60)} min`}` : 'Not sewn yet'}
+            {figures
+              ? `${figures.stitches.toLocaleString('en')} st · ${figures.trims} trims · ${`${Math.round(figures.runSeconds / 60)} min`}`
+              : 'Not sewn yet'}
           </p>
         </div>
       </Link>

@@ -47,7 +47,12 @@ export function Shelf() {
     },
     [busy, router],
   );
-  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({ onDrop: (files) => void onDrop(files), noClick: true, noKeyboard: true, multiple: false });
+  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
+    onDrop: (files) => void onDrop(files),
+    noClick: true,
+    noKeyboard: true,
+    multiple: false,
+  });
 
   const shown = useMemo(() => (jobs ?? []).filter((s) => s.job.name.toLowerCase().includes(wanted.trim().toLowerCase())), [jobs, wanted]);
 
@@ -61,7 +66,12 @@ export function Shelf() {
         <label className="ml-auto flex h-8 items-center gap-2 rounded-md border border-edge bg-white px-2">
           <Search size={15} aria-hidden="true" className="text-quiet" />
           <span className="sr-only">Find a job</span>
-          <input value={wanted} onChange={(e) => setWanted(e.target.value)} placeholder="Find a job" className="w-32 bg-transparent outline-none" />
+          <input
+            value={wanted}
+            onChange={(e) => setWanted(e.target.value)}
+            placeholder="Find a job"
+            className="w-32 bg-transparent outline-none"
+          />
         </label>
       </header>
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
@@ -79,7 +89,9 @@ export function Shelf() {
             >
               <FilePlus2 size={30} aria-hidden="true" />
               <span className="text-lg font-semibold">{busy ? `Reading ${busy} …` : 'New job from artwork'}</span>
-              <span className="text-quiet">Drop an SVG drawing anywhere here, or press to choose one. A Cobble bundle opens as the job that it was.</span>
+              <span className="text-quiet">
+                Drop an SVG drawing anywhere here, or press to choose one. A Cobble bundle opens as the job that it was.
+              </span>
             </button>
           </li>
           {shown.map((saved) => (

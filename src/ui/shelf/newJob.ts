@@ -33,7 +33,10 @@ export async function jobFromDrawing({ name, file, svg, brief = {} }: NewJob): P
   const survey = await surveyAtOwnSize(svg, brief);
   const hoop = brief.hoop ?? smallestHoop(survey.widthMm, survey.heightMm);
   if (!hoop) {
-    throw new InputError('too-big-for-hoop', `This artwork is ${survey.widthMm.toFixed(0)} x ${survey.heightMm.toFixed(0)} mm, larger than any hoop; make it smaller and drop it again.`);
+    throw new InputError(
+      'too-big-for-hoop',
+      `This artwork is ${survey.widthMm.toFixed(0)} x ${survey.heightMm.toFixed(0)} mm, larger than any hoop; make it smaller and drop it again.`,
+    );
   }
   const base = emptyJob(freshId(), name, { size: { width: Math.round(survey.widthMm * 10) / 10 }, ...brief, hoop });
   const job: Job = {

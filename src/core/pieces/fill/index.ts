@@ -17,8 +17,14 @@ export interface FillShape extends PreparedShape {
 }
 
 const EIGHT_WAYS: readonly Point[] = [
-  { x: 1, y: 0 }, { x: 0.7, y: 0.7 }, { x: 0, y: 1 }, { x: -0.7, y: 0.7 },
-  { x: -1, y: 0 }, { x: -0.7, y: -0.7 }, { x: 0, y: -1 }, { x: 0.7, y: -0.7 },
+  { x: 1, y: 0 },
+  { x: 0.7, y: 0.7 },
+  { x: 0, y: 1 },
+  { x: -0.7, y: 0.7 },
+  { x: -1, y: 0 },
+  { x: -0.7, y: -0.7 },
+  { x: 0, y: -1 },
+  { x: 0.7, y: -0.7 },
 ];
 
 /** Outline points farthest out in eight directions. */
@@ -113,7 +119,7 @@ function sewLayer(out: StitchBuffer, part: Area, layer: UnderlayLayer, coverAngl
   if (layer.kind === 'lattice' || layer.kind === 'zigzag' || layer.kind === 'double-zigzag') {
     const mesh = scanRows(inner, coverAngle + (layer.angle ?? 90), layer.spacing ?? 2.5);
     const length = layer.length ?? 3.5;
-    const settings = { stitchLengthMm: length, pullCompMm: 0, staggerOf: (row: number) => ((row % 2) + 2) % 2 * 0.5 };
+    const settings = { stitchLengthMm: length, pullCompMm: 0, staggerOf: (row: number) => (((row % 2) + 2) % 2) * 0.5 };
     sewRows(out, mesh, { ...settings, role: Role.underlay, ways });
     return;
   }

@@ -94,9 +94,10 @@ function pullStraight(mesh: RowMesh, stretches: readonly number[], from: Point, 
     const door = stretches[reached]!;
     const rowV = heightOf(mesh, mesh.row[door]!);
     const rise = Math.abs(rowV - v);
-    const wish = Number.isFinite(low) && Number.isFinite(high) && targetV !== v
-      ? Math.min(high, Math.max(low, (targetU - u) / Math.max(rise, Math.abs(targetV - v)))) * rise + u
-      : u;
+    const wish =
+      Number.isFinite(low) && Number.isFinite(high) && targetV !== v
+        ? Math.min(high, Math.max(low, (targetU - u) / Math.max(rise, Math.abs(targetV - v)))) * rise + u
+        : u;
     const [a, b] = inner(mesh, door);
     u = Math.min(b, Math.max(a, wish));
     v = rowV;

@@ -15,9 +15,7 @@ export function graphOf(lines: readonly Line[]): LineGraph {
     const known = nodes.findIndex((n) => distance(n, p) < SNAP_MM);
     return known >= 0 ? known : nodes.push(p) - 1;
   };
-  const edges = lines
-    .filter((l) => l.length > 1)
-    .map((line) => ({ from: nodeAt(line[0]!), to: nodeAt(line[line.length - 1]!), line }));
+  const edges = lines.filter((l) => l.length > 1).map((line) => ({ from: nodeAt(line[0]!), to: nodeAt(line[line.length - 1]!), line }));
   return { nodes, edges };
 }
 

@@ -59,12 +59,12 @@ function splitTowards(out: StitchBuffer, target: Point, limit: number, ordinal: 
   if (!here) return;
   const length = distance(here, target);
   if (length <= limit) return;
-  const parts = Math.ceil(length / limit);
-  const shift = ((ordinal % 4) + 4) % 4;
-  for (let i = 1; i <= parts; i++) {
-    const t = (i - 0.5 + (shift - 1.5) * 0.2) / parts;
-    const [a, b] = [t * length, (1 - t) * length];
-    if (a < 0.6 || b < 0.6) continue;
+  const parts = Math.ceil((length * 1.2) / limit);
+  const turn = ((ordinal % 4) + 4) % 4;
+  // Places count from the left side whichever way the row runs, so that four neighbouring rows have four of them.
+  const shift = (turn - 1.5) * (turn % 2 === 0 ? -1 : 1);
+  for (let i = 1; i < parts; i++) {
+    const t = (i + shift * 0.12) / parts;
     const p = mix(here, target, t);
     out.push(p.x, p.y, role);
   }

@@ -55,13 +55,35 @@ function sampleChain(chain: Chain): Sampled {
   return { points, radii, stopAt };
 }
 
+/**
+ * Where a side column joins, the axis sags towards it; a column that runs through goes straight on instead, with the
+ * width it has before and after.
+ */
+function bridged(sampled: Sampled, chain: Chain): Sampled {
+  const points = sampled.points.slice();
+  const radii = sampled.radii.slice();
+  const last = points.length - 1;
+  for (let k = 1; k < chain.stops.length - 1; k++) {
+    const at = sampled.stopAt[k]!;
+    const span = Math.round((1.2 * sampled.radii[at]!) / STEP_MM);
+    const from = Math.max(0, at - span);
+    const to = Math.min(last, at + span);
+    for (let i = from + 1; i < to; i++) {
+      const t = (i - from) / (to - from);
+      points[i] = mix(points[from]!, points[to]!, t);
+      radii[i] = radii[from]! + (radii[to]! - radii[from]!) * t;
+    }
+  }
+  return { ...sampled, points, radii };
+}
+
 const median = (values: readonly number[]): number => values.slice().sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
 function columnsOf(chain: Chain, edges: EdgeIndex): Column[] {
   const loop = chain.startsAs === 'loop';
-  const sampled = sampleChain(chain);
+  const sampled = bridged(sampleChain(chain), chain);
   const usual = median(sampled.radii);
-  const rounds = Math.min(400, Math.round(2 * (0.35 * usual / STEP_MM) ** 2));
+  const rounds = Math.min(400, Math.round(2 * ((0.35 * usual) / STEP_MM) ** 2));
   let middle = loop ? smoothLoop(sampled.points, rounds) : smooth(sampled.points, rounds, false);
   let radii = sampled.radii;
   let shift = 0;
@@ -79,12 +101,17 @@ function columnsOf(chain: Chain, edges: EdgeIndex): Column[] {
   }
   if (middle.length < 3) return [];
   const directions = calmTangents(middle, loop, Math.max(1, Math.round((0.3 * usual) / STEP_MM)));
-  const reach = reachOf(radii, chain, sampled.stopAt.map((i) => i + shift), loop);
+  const reach = reachOf(
+    radii,
+    chain,
+    sampled.stopAt.map((i) => i + shift),
+    loop,
+  );
   const track = castRows(middle, directions, reach, reach, edges);
   if (!track) return [];
   if (loop || chain.stops.length === 2) {
     const [a, b] = [chain.stops[0]!.node, chain.stops[chain.stops.length - 1]!.node];
-    return [{ from: a, to: b, track }];
+    return [{ from: a, to: b, track, tuckedAt: tuckedNodes(chain) }];
   }
   const last = track.left.length - 1;
   const cuts = sampled.stopAt.map((i, k) => {
@@ -94,7 +121,7 @@ function columnsOf(chain: Chain, edges: EdgeIndex): Column[] {
   return cuts.slice(1).flatMap((to, k) => {
     const from = cuts[k]!;
     if (to - from < 1) return [];
-    return [{ from: chain.stops[k]!.node, to: chain.stops[k + 1]!.node, track: sliceTrack(track, from, to) }];
+    return [{ from: chain.stops[k]!.node, to: chain.stops[k + 1]!.node, track: sliceTrack(track, from, to), tuckedAt: tuckedNodes(chain) }];
   });
 }
 
@@ -141,6 +168,9 @@ function reachOf(radii: readonly number[], chain: Chain, stopAt: readonly number
 
 const tucked = (chain: Chain, k: number): boolean => (k === 0 ? chain.startsAs : chain.endsAs) === 'tucked';
 
+const tuckedNodes = (chain: Chain): number[] =>
+  [0, chain.stops.length - 1].filter((k) => tucked(chain, k)).map((k) => chain.stops[k]!.node);
+
 function smoothLoop(points: readonly Point[], rounds: number): Point[] {
   const ring = smooth(points.slice(0, -1), rounds, true);
   return [...ring, ring[0]!];
@@ -151,7 +181,10 @@ function compactColumn(area: Area, edges: EdgeIndex, maxRadius: number): ColumnN
   const points = area.flatMap((ring) => resample([...ring, ring[0]!], 0.2));
   const n = points.length;
   if (n < 3 || areaOf(area) === 0) return { columns: [] };
-  const mean = scale(points.reduce((s, p) => add(s, p), { x: 0, y: 0 }), 1 / n);
+  const mean = scale(
+    points.reduce((s, p) => add(s, p), { x: 0, y: 0 }),
+    1 / n,
+  );
   let [xx, xy, yy] = [0, 0, 0];
   for (const p of points) {
     const d = sub(p, mean);
@@ -171,6 +204,12 @@ function compactColumn(area: Area, edges: EdgeIndex, maxRadius: number): ColumnN
   const to = add(mean, scale(axis, high));
   const middle = resample([mix(from, to, 0.002), mix(from, to, 0.998)], STEP_MM);
   const reach = (): number => maxRadius * 3 + 1;
-  const track = castRows(middle, middle.map(() => axis), reach, reach, edges);
+  const track = castRows(
+    middle,
+    middle.map(() => axis),
+    reach,
+    reach,
+    edges,
+  );
   return { columns: track ? [{ from: 0, to: 1, track }] : [] };
 }

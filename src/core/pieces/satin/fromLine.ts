@@ -96,7 +96,13 @@ function trackAlong(s: Stretch, spec: StrokeSpec, edges: EdgeIndex, loop: boolea
   }
   if (middle.length < 2) return null;
   const directions = calmTangents(middle, loop, Math.max(2, Math.round((0.3 * half) / STEP_MM)));
-  return castRows(middle, directions, () => half * 1.02 + 0.01, () => half * 1.02 + 0.01, edges);
+  return castRows(
+    middle,
+    directions,
+    () => half * 1.02 + 0.01,
+    () => half * 1.02 + 0.01,
+    edges,
+  );
 }
 
 const closeLoop = (ring: Point[]): Point[] => [...ring, ring[0]!];
@@ -160,4 +166,3 @@ export function castRows(
   });
   return left.length < 2 ? null : makeTrack(left, right);
 }
-

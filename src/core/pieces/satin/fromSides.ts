@@ -56,4 +56,3 @@ function sample(line: Line, from: number, to: number, steps: number): Point[] {
     return mix(line[i - 1]!, line[i]!, span > 0 ? (s - along[i - 1]!) / span : 0);
   });
 }
-

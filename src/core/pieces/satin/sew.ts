@@ -65,15 +65,11 @@ function moveTo(out: StitchBuffer, p: Point): void {
   if (here && distance(here, p) > SHORTEST_STITCH_MM) runAlong(out, [here, p], 2.5, Role.travel);
 }
 
-function sewFrom(
-  out: StitchBuffer,
-  columns: readonly Column[],
-  node: number,
-  settings: ColumnSettings,
-  done: Set<Column>,
-): void {
-  for (const column of columns) {
-    if (done.has(column) || (column.from !== node && column.to !== node)) continue;
+function sewFrom(out: StitchBuffer, columns: readonly Column[], node: number, settings: ColumnSettings, done: Set<Column>): void {
+  const here = columns.filter((c) => c.from === node || c.to === node);
+  const tucked = (c: Column): boolean => c.tuckedAt?.includes(node) ?? false;
+  for (const column of [...here.filter(tucked), ...here.filter((c) => !tucked(c))]) {
+    if (done.has(column)) continue;
     done.add(column);
     const backwards = column.from !== node;
     const far = backwards ? column.from : column.to;

@@ -16,6 +16,8 @@ export interface Column {
   readonly from: number;
   readonly to: number;
   readonly track: Track;
+  /** Nodes at which the column is tucked under others; there it is sewn before them. */
+  readonly tuckedAt?: readonly number[];
 }
 
 /** Columns of one piece and how they meet. Columns that share a node touch there. */
@@ -64,8 +66,7 @@ export function crossingAt(track: Track, advance: number, hint: number): { cross
   const left = mix(track.left[i - 1]!, track.left[i]!, t);
   const right = mix(track.right[i - 1]!, track.right[i]!, t);
   const row = unit(sub(right, left));
-  const pace = (side: readonly Point[]): number =>
-    span > 0 ? Math.abs(cross(sub(side[i]!, side[i - 1]!), row)) / span : 1;
+  const pace = (side: readonly Point[]): number => (span > 0 ? Math.abs(cross(sub(side[i]!, side[i - 1]!), row)) / span : 1);
   return { crossing: { left, right, leftPace: pace(track.left), rightPace: pace(track.right) }, index: i };
 }
 

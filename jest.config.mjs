@@ -1,0 +1,15 @@
+export default {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/src', '<rootDir>/tests'],
+  testMatch: ['**/*.test.ts'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  transform: {
+    '^.+\\.(t|j|mj)sx?$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'commonjs' } },
+    ],
+  },
+  transformIgnorePatterns: [
+    '/node_modules/(?!(clipper2-ts|flatbush|flatqueue|d3-[a-z-]+|delaunator|robust-predicates|internmap|css-tree|css-select|css-what|domhandler|domutils|domelementtype|dom-serializer|entities|nth-check|boolbase|culori|fast-png|iobuffer|fflate|source-map-js)/)',
+  ],
+};

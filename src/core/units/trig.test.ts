@@ -1,0 +1,23 @@
+import { atan2, cos, hypot, sin } from './trig';
+
+test('sine and cosine agree with the engine to 1e-14 over ten turns', () => {
+  for (let k = -2000; k <= 2000; k++) {
+    const a = k * 0.0314159 + 0.0001;
+    expect(Math.abs(sin(a) - Math.sin(a))).toBeLessThan(1e-14);
+    expect(Math.abs(cos(a) - Math.cos(a))).toBeLessThan(1e-14);
+  }
+});
+
+test('directions agree with the engine all round', () => {
+  for (let k = 0; k < 720; k++) {
+    const a = (k * Math.PI) / 360;
+    const [x, y] = [3 * Math.cos(a), 3 * Math.sin(a)];
+    expect(Math.abs(atan2(y, x) - Math.atan2(y, x))).toBeLessThan(1e-13);
+  }
+  expect(atan2(0, 0)).toBe(0);
+  expect(atan2(0, -1)).toBeCloseTo(Math.PI, 15);
+});
+
+test('length of a 3-4-5 triangle', () => {
+  expect(hypot(3, 4)).toBe(5);
+});
