@@ -150,7 +150,10 @@ export function parseJob(data: unknown): Job {
   }
   const result = jobSchema.validate(record, { abortEarly: true, convert: true });
   if (result.error)
-    throw new InputError('bad-job', `This job cannot be used: ${result.error.message.replaceAll('"', '‘')}. Correct it or choose another file.`);
+    throw new InputError(
+      'bad-job',
+      `This job cannot be used: ${result.error.message.replaceAll('"', '‘')}. Correct it or choose another file.`,
+    );
   return checkReferences(result.value);
 }
 

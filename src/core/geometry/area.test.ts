@@ -10,7 +10,12 @@ const square = (x: number, y: number, side: number): Point[] => [
 ];
 
 test('a bow tie keeps both its wings under both rules', () => {
-  const bow = [{ x: 0, y: 0 }, { x: 10, y: 10 }, { x: 10, y: 0 }, { x: 0, y: 10 }];
+  const bow = [
+    { x: 0, y: 0 },
+    { x: 10, y: 10 },
+    { x: 10, y: 0 },
+    { x: 0, y: 10 },
+  ];
   expect(areaOf(clean([bow], 'nonzero'))).toBeCloseTo(50, 3);
   expect(areaOf(clean([bow], 'evenodd'))).toBeCloseTo(50, 3);
 });
@@ -34,7 +39,12 @@ test('growing a square by 1 adds its sides and round corners', () => {
 });
 
 test('strokes: caps add what they say', () => {
-  const line = [[{ x: 0, y: 0 }, { x: 10, y: 0 }]];
+  const line = [
+    [
+      { x: 0, y: 0 },
+      { x: 10, y: 0 },
+    ],
+  ];
   const shape = { widthMm: 2, join: 'miter' as const, miterLimit: 4 };
   expect(areaOf(strokeArea(line, false, { ...shape, cap: 'butt' }))).toBeCloseTo(20, 3);
   expect(areaOf(strokeArea(line, false, { ...shape, cap: 'square' }))).toBeCloseTo(24, 3);
@@ -42,7 +52,15 @@ test('strokes: caps add what they say', () => {
 });
 
 test('lines are cut where an area hides them', () => {
-  const left = cutLines([[{ x: -5, y: 5 }, { x: 15, y: 5 }]], [square(0, 0, 10)]);
+  const left = cutLines(
+    [
+      [
+        { x: -5, y: 5 },
+        { x: 15, y: 5 },
+      ],
+    ],
+    [square(0, 0, 10)],
+  );
   const lengths = left.map((l) => Math.abs(l[0]!.x - l[l.length - 1]!.x)).sort();
   expect(lengths).toEqual([5, 5]);
 });

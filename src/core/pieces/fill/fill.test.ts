@@ -12,14 +12,26 @@ const COMB = 'M-20,-10 H20 V10 H16 V-4 H10 V10 H6 V-4 H0 V10 H-4 V-4 H-10 V10 H-
 
 const covers = (s: StitchColumns) => Array.from(s.x, (x, i) => ({ x, y: s.y[i]!, role: s.role[i]!, command: s.command[i]! }));
 const lengths = (s: StitchColumns) =>
-  covers(s).flatMap((p, i, all) => (i > 0 && p.command === 0 && all[i - 1]!.command === 0 ? [Math.hypot(p.x - all[i - 1]!.x, p.y - all[i - 1]!.y)] : []));
+  covers(s).flatMap((p, i, all) =>
+    i > 0 && p.command === 0 && all[i - 1]!.command === 0 ? [Math.hypot(p.x - all[i - 1]!.x, p.y - all[i - 1]!.y)] : [],
+  );
 
 test('level rows lie the spacing apart and end pull compensation outside the edge', () => {
   const s = stitchesOf(piece('fill', { area: SQUARE }, { angle: 0, pullComp: 0.3, underlay: [] }));
-  const rows = [...new Set(covers(s).filter((p) => p.role === Role.cover).map((p) => p.y.toFixed(2)))].map(Number).sort((a, b) => a - b);
+  const rows = [
+    ...new Set(
+      covers(s)
+        .filter((p) => p.role === Role.cover)
+        .map((p) => p.y.toFixed(2)),
+    ),
+  ]
+    .map(Number)
+    .sort((a, b) => a - b);
   rows.slice(1).forEach((y, i) => expect(y - rows[i]!).toBeCloseTo(0.4, 2));
   expect(rows.length).toBe(75);
-  const xs = covers(s).filter((p) => p.role === Role.cover).map((p) => Math.abs(p.x));
+  const xs = covers(s)
+    .filter((p) => p.role === Role.cover)
+    .map((p) => Math.abs(p.x));
   const ends = xs.filter((x) => x > 19.5);
   expect(Math.min(...ends)).toBeGreaterThan(20.28);
   expect(Math.max(...ends)).toBeLessThan(20.33);
@@ -36,7 +48,10 @@ test('penetrations of neighbouring rows do not stand in line', () => {
   }
 });
 
-test.each([['a ring', RING], ['a comb', COMB]])('%s is covered without a trim and without crossing what is open', (_, area) => {
+test.each([
+  ['a ring', RING],
+  ['a comb', COMB],
+])('%s is covered without a trim and without crossing what is open', (_, area) => {
   const p = piece('fill', { area }, { angle: 20, pullComp: 0.2 });
   const s = stitchesOf(p);
   expect(Array.from(s.command)).not.toContain(Command.trim);

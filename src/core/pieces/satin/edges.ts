@@ -40,7 +40,8 @@ export function indexEdges(area: Area): EdgeIndex {
   };
 
   /** Crossings beyond the reach still decide where inside begins: count them to the far outside. */
-  const insideAt = (p: Point, d: Point, t: number): boolean => crossings(p, d, t, Math.abs(t) + 4 * box).filter((c) => c > t).length % 2 === 1;
+  const insideAt = (p: Point, d: Point, t: number): boolean =>
+    crossings(p, d, t, Math.abs(t) + 4 * box).filter((c) => c > t).length % 2 === 1;
 
   return {
     stretch(p, d, reachLeft, reachRight) {

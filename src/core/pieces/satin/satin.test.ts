@@ -5,8 +5,7 @@ import { Command, Role } from '../../plan/roles';
 import type { StitchColumns } from '../../plan/buffer';
 import { piece, stitchesOf } from '../fixtures';
 
-const rowsOf = (s: StitchColumns) =>
-  Array.from(s.x, (x, i) => ({ x, y: s.y[i]!, role: s.role[i]! })).filter((p) => p.role === Role.cover);
+const rowsOf = (s: StitchColumns) => Array.from(s.x, (x, i) => ({ x, y: s.y[i]!, role: s.role[i]! })).filter((p) => p.role === Role.cover);
 
 test('a straight column: penetrations on one side lie the spacing apart, at half the width plus compensation', () => {
   const s = stitchesOf(piece('satin', { sides: ['M0,-2 L30,-2', 'M0,2 L30,2'] }, { spacing: 0.4, pullComp: 0.2, underlay: [] }));
@@ -18,7 +17,9 @@ test('a straight column: penetrations on one side lie the spacing apart, at half
 });
 
 test('in a turn the spacing holds on the outer side', () => {
-  const s = stitchesOf(piece('satin', { sides: ['M10,0 A10,10 0 0 1 0,10', 'M6,0 A6,6 0 0 1 0,6'] }, { spacing: 0.4, pullComp: 0, underlay: [] }));
+  const s = stitchesOf(
+    piece('satin', { sides: ['M10,0 A10,10 0 0 1 0,10', 'M6,0 A6,6 0 0 1 0,6'] }, { spacing: 0.4, pullComp: 0, underlay: [] }),
+  );
   const outer = rowsOf(s).filter((p) => Math.hypot(p.x, p.y) > 9);
   outer.slice(1).forEach((p, i) => {
     const gap = Math.hypot(p.x - outer[i]!.x, p.y - outer[i]!.y);
@@ -71,7 +72,19 @@ test('a stroke with sharp corners fills its mitres', () => {
 });
 
 test('underlay of a column stays 0.4 mm and more inside its sides', () => {
-  const s = stitchesOf(piece('satin', { sides: ['M0,-3 L30,-3', 'M0,3 L30,3'] }, { pullComp: 0.2, underlay: [{ kind: 'edge-run', inset: 0.6 }, { kind: 'zigzag', inset: 0.6, spacing: 2 }] }));
+  const s = stitchesOf(
+    piece(
+      'satin',
+      { sides: ['M0,-3 L30,-3', 'M0,3 L30,3'] },
+      {
+        pullComp: 0.2,
+        underlay: [
+          { kind: 'edge-run', inset: 0.6 },
+          { kind: 'zigzag', inset: 0.6, spacing: 2 },
+        ],
+      },
+    ),
+  );
   const under = Array.from(s.x, (x, i) => ({ x, y: s.y[i]!, role: s.role[i]! })).filter((p) => p.role === Role.underlay);
   expect(under.length).toBeGreaterThan(30);
   for (const p of under) {

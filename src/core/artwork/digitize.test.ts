@@ -1,0 +1,113 @@
+import { areaOf, intersect, offset, subtract, unite } from '../geometry/area';
+import { dataToRings } from '../geometry/path';
+import { digitize } from './digitize';
+import { jobFromArt } from './newJob';
+import { readSvg } from './svg';
+
+const read = (body: string) => readSvg(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`);
+const at = (body: string, width = 100) => digitize(read(body), { width, cloth: 'pique', settings: {} });
+const FRAME = '<rect width="100" height="100" fill="#225588"/>';
+
+test.each([
+  ['0.5', 'run'],
+  ['1.2', 'satin'],
+  ['5', 'satin'],
+  ['8.5', 'satin'],
+  ['11', 'fill'],
+])('a line %s mm wide is sewn as %s', (width, kind) => {
+  const { pieces } = at(
+    `<rect width="100" height="1" fill="#225588"/><path d="M10,40 H80" stroke="#aa3311" fill="none" stroke-width="${width}"/>`,
+  );
+  expect(pieces[pieces.length - 1]!.kind).toBe(kind);
+});
+
+test('widths and area of a region are measured at the finished size', () => {
+  const { report } = at('<rect width="100" height="6"/>', 50);
+  const [region] = report.regions;
+  expect(region!.areaMm2).toBeCloseTo(150, 1);
+  expect(region!.width.median).toBeCloseTo(3, 1);
+  expect(region!.width.max).toBeCloseTo(3, 1);
+});
+
+test('the lower of two areas is cut away beneath the upper, with about 1 mm of overlap', () => {
+  const { report } = at(`${FRAME}<circle cx="50" cy="50" r="20" fill="#ffcc00"/>`);
+  const [lower, upper] = report.regions;
+  const overlap = areaOf(intersect(lower!.area, upper!.area));
+  const band = Math.PI * (20 * 20 - 19 * 19);
+  expect(overlap).toBeGreaterThan(band * 0.93);
+  expect(overlap).toBeLessThan(band * 1.07);
+});
+
+test('an opening narrower than 4 mm is sewn through', () => {
+  const { report } = at(`${FRAME}<rect x="20" y="48" width="60" height="5" fill="#ffcc00"/>`);
+  expect(report.regions[0]!.areaMm2).toBeCloseTo(10000, 0);
+});
+
+test('areas that abut are given 1 mm of overlap and leave no slot', () => {
+  const { report } = at('<rect width="50" height="100" fill="#225588"/><rect x="50" width="50" height="100" fill="#ffcc00"/>');
+  const [left, right] = report.regions;
+  expect(areaOf(intersect(left!.area, right!.area))).toBeCloseTo(100, -1);
+  expect(
+    areaOf(
+      subtract(
+        offset(
+          [
+            [
+              { x: -49, y: -49 },
+              { x: 49, y: -49 },
+              { x: 49, y: 49 },
+              { x: -49, y: 49 },
+            ],
+          ],
+          0,
+        ),
+        unite(left!.area, right!.area),
+      ),
+    ),
+  ).toBeLessThan(0.01);
+});
+
+test('what is wholly hidden is not sewn', () => {
+  const { report } = at(`<circle cx="50" cy="50" r="10" fill="#ffcc00"/>${FRAME}`);
+  expect(report.hidden).toBe(1);
+  expect(report.regions).toHaveLength(1);
+});
+
+test('background comes before foreground, and one colour is sewn together where that is harmless', () => {
+  const dots = [10, 30, 50, 70, 90]
+    .map((x, i) => `<circle cx="${x}" cy="50" r="5" fill="${i % 2 === 0 ? '#ffcc00' : '#aa3311'}"/>`)
+    .join('');
+  const { pieces } = at(FRAME + dots);
+  const threads = pieces.map((p) => p.thread);
+  expect(threads[0]).toBe('t1');
+  expect(threads.filter((t, i) => t !== threads[i - 1])).toHaveLength(3);
+});
+
+test('untouched outlines keep their curves', () => {
+  const { pieces } = at('<circle cx="50" cy="50" r="50"/>');
+  expect(pieces[0]!.area).toContain('C');
+  expect(dataToRings(pieces[0]!.area!)[0]!.length).toBeGreaterThan(20);
+});
+
+test('the same drawing gives the same pieces', () => {
+  const body = `${FRAME}<circle cx="50" cy="50" r="20" fill="#ffcc00"/><path d="M10,10 Q50,60 90,10" stroke="#fff" stroke-width="3" fill="none"/>`;
+  expect(JSON.stringify(at(body).pieces)).toBe(JSON.stringify(at(body).pieces));
+});
+
+test('artwork wider than the hoop is refused with both sizes', () => {
+  const make = () =>
+    jobFromArt(read(FRAME), {
+      id: 'x',
+      name: 'x',
+      file: 'x.svg',
+      cloth: 'pique',
+      width: 120,
+      hoop: { width: 100, height: 100, shape: 'rect' },
+    });
+  expect(make).toThrow(/120\.0 x 120\.0 mm.*100\.0 x 100\.0 mm/);
+});
+
+test('dots made of nothing but round caps are sewn', () => {
+  const { pieces } = at(`${FRAME}<path d="M50,50 h.01" stroke="#ffcc00" stroke-width="6" stroke-linecap="round"/>`);
+  expect(pieces).toHaveLength(2);
+});

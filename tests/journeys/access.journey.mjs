@@ -1,0 +1,77 @@
+// Every place can be used by all: no serious finding of axe, and the keyboard reaches what the pointer reaches.
+import axe from '@axe-core/webdriverjs';
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { hands, startApp, startBrowser } from './browser.mjs';
+
+const AxeBuilder = axe.default ?? axe;
+let app;
+let driver;
+let h;
+let bench;
+
+before(async () => {
+  app = await startApp();
+  ({ driver } = await startBrowser());
+  h = hands(driver);
+  await driver.get(app.address);
+  bench = await (await h.find('a[aria-label="Open Ferry crew polo"]')).getAttribute('href');
+});
+after(async () => {
+  await driver?.quit();
+  app?.stop();
+});
+
+async function serious() {
+  const { violations } = await new AxeBuilder(driver).analyze();
+  return violations
+    .filter((v) => ['serious', 'critical'].includes(v.impact))
+    .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+}
+
+for (const [place, ready] of [
+  ['shelf', 'a[aria-label="Open Ferry crew polo"] img'],
+  ['brief', 'main select'],
+  ['art', 'tbody tr'],
+  ['bench', 'canvas[data-until]'],
+]) {
+  test(`${place}: nothing serious`, async () => {
+    await driver.get(place === 'shelf' ? app.address : bench.replace('/bench', `/${place}`));
+    await h.find(ready);
+    assert.deepEqual(await serious(), []);
+  });
+}
+
+test('pieces are chosen and moved from the keyboard', async () => {
+  await driver.get(bench);
+  await h.sewn();
+  const first = () => h.text('aside[aria-label="Stitch card"]');
+  await driver.actions().sendKeys('n').perform();
+  await h.find('[data-testid="sentence"]');
+  assert.match(await first(), /Sewn 1 of/);
+  await driver.actions().sendKeys(']').perform();
+  await h.poll('moved', async () => /Sewn 2 of/.test(await first()));
+  await driver.actions().keyDown('\uE009').sendKeys('z').keyUp('\uE009').perform();
+  await h.poll('moved back', async () => /Sewn 1 of/.test(await first()));
+});
+
+test('headers keep everything at home', async () => {
+  const response = await fetch(app.address);
+  const policy = response.headers.get('content-security-policy');
+  assert.match(policy, /default-src 'self'/);
+  assert.match(policy, /script-src 'self' 'nonce-/);
+  assert.doesNotMatch(policy, /script-src[^;]*unsafe-inline/);
+});
+
+test('two tabs on one job notice each other', async () => {
+  await driver.get(bench);
+  await h.sewn();
+  const one = await driver.getWindowHandle();
+  await driver.switchTo().newWindow('tab');
+  await driver.get(bench);
+  await h.sewn();
+  await driver.actions().sendKeys('n').sendKeys(']').perform();
+  await h.saved();
+  await driver.switchTo().window(one);
+  await h.findText('p', 'changed in another tab');
+});
