@@ -198,7 +198,7 @@ test('bad files get one sentence and change nothing', async () => {
   const count = await cards();
   const folder = mkdtempSync(join(tmpdir(), 'cobble-bad-'));
   const bad = [
-    ['words.svg', 'not a drawing', 'SVG'],
+    ['words.svg', 'not a drawing', 'readable SVG'],
     ['huge.svg', `<svg xmlns="http://www.w3.org/2000/svg">${' '.repeat(50_000_000)}</svg>`, '50 MB'],
     ['empty.svg', '<svg xmlns="http://www.w3.org/2000/svg"/>', 'paints nothing'],
     ['cut.cobble', 'PK\u0003\u0004 cut short here', 'damaged'],
@@ -208,7 +208,7 @@ test('bad files get one sentence and change nothing', async () => {
     writeFileSync(path, content);
     assert.ok(existsSync(path));
     await (await driver.findElement(By.css('input[type=file]'))).sendKeys(path);
-    await h.findText('li', says);
+    await h.findText('li[@data-sonner-toast]', says);
   }
   assert.equal(await cards(), count);
 });
