@@ -3,7 +3,7 @@ import { InputError } from '../core/document/errors';
 import { CLOTH_KEYS, type Brief, type ClothKey } from '../core/document/types';
 
 export const USAGE =
-  'usage: bin/cobble plan ART.svg|JOB.json|JOB.cobble [--width MM|--height MM] [--cloth NAME] [--hoop WxH] [--thread-weight 40] [--out FILE.csv|.svg|.gcode|.png|.cobble] [--report FILE.json]';
+  'usage: bin/cobble plan ART.svg|JOB.json|JOB.cobble [--width MM|--height MM] [--cloth NAME] [--hoop WxH] [--thread-weight 40] [--out FILE.csv|.svg|.gcode|.pdf|.png|.cobble] [--report FILE.json]';
 
 export interface PlanArgs {
   input: string;

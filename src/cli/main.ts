@@ -2,9 +2,9 @@ import { InputError } from '../core/document/errors';
 import { USAGE } from './args';
 import { planCommand } from './plan';
 
-const COMMANDS: Readonly<Record<string, (argv: readonly string[]) => void>> = { plan: planCommand };
+const COMMANDS: Readonly<Record<string, (argv: readonly string[]) => Promise<void>>> = { plan: planCommand };
 
-function main(argv: readonly string[]): number {
+async function main(argv: readonly string[]): Promise<number> {
   const [name, ...rest] = argv;
   if (name === '--help' || name === 'help') {
     process.stdout.write(USAGE + '\n');
@@ -13,7 +13,7 @@ function main(argv: readonly string[]): number {
   const command = COMMANDS[name ?? ''];
   try {
     if (!command) throw new InputError('bad-usage', name ? `There is no command ‘${name}’. ${USAGE}` : USAGE);
-    command(rest);
+    await command(rest);
     return 0;
   } catch (error) {
     const known = error instanceof InputError || error instanceof RangeError;
@@ -23,4 +23,4 @@ function main(argv: readonly string[]): number {
   }
 }
 
-process.exitCode = main(process.argv.slice(2));
+void main(process.argv.slice(2)).then((code) => (process.exitCode = code));

@@ -57,7 +57,7 @@ function overridden(job: Job, args: PlanArgs): Job {
 }
 
 /** `bin/cobble plan`: artwork or job in, stitches and report out. */
-export function planCommand(argv: readonly string[]): void {
+export async function planCommand(argv: readonly string[]): Promise<void> {
   const began = performance.now();
   const args = readPlanArgs(argv);
   const formats = args.out.map((path) => {
@@ -75,7 +75,8 @@ export function planCommand(argv: readonly string[]): void {
     requireFit(args.hoop, 2 * Math.max(-box.minX, box.maxX) - 2, 2 * Math.max(-box.minY, box.maxY) - 2);
   }
   const report = planReport(job, plan, { load: loaded - began, plan: planned - loaded, total: planned - began });
-  const files = formats.map(({ path, format }) => ({ path, content: format.write({ job, plan, artwork }) }));
+  const files: { path: string; content: string | Uint8Array }[] = [];
+  for (const { path, format } of formats) files.push({ path, content: await format.write({ job, plan, artwork }) });
   if (args.report !== undefined) files.push({ path: args.report, content: JSON.stringify(report, null, 1) + '\n' });
   writeAll(files);
   if (files.length === 0) process.stdout.write(JSON.stringify(report, null, 1) + '\n');

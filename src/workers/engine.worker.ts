@@ -59,9 +59,9 @@ serve({
     const output = { plan, figures: measurePlan(job, plan), outlines: outlinesOf(job), milliseconds };
     return { output, transfer: [plan.x, plan.y, plan.command, plan.role, plan.piece, plan.thread].map((a) => a.buffer) };
   },
-  export: ({ job, artwork, extension }) => {
+  export: async ({ job, artwork, extension }) => {
     const format = EXPORTS.find((f) => f.extension === extension)!;
-    const content = format.write({ job, plan: planner.plan(job), artwork });
+    const content = await format.write({ job, plan: planner.plan(job), artwork });
     return { output: { data: new Blob([content], { type: format.mime }) } };
   },
   readBundle: ({ bytes }) => ({ output: readBundle(new Uint8Array(bytes)) }),

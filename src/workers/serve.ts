@@ -7,7 +7,10 @@ export interface Answer<T> {
 }
 
 export type Handlers<K extends RequestName> = {
-  [N in K]: (input: Protocol[N]['in'], progress: (done: number) => void) => Answer<Protocol[N]['out']>;
+  [N in K]: (
+    input: Protocol[N]['in'],
+    progress: (done: number) => void,
+  ) => Answer<Protocol[N]['out']> | Promise<Answer<Protocol[N]['out']>>;
 };
 
 const PROGRESS_EVERY_MS = 60;
@@ -15,7 +18,7 @@ const PROGRESS_EVERY_MS = 60;
 /** Answers requests with the given handlers, one after the other. */
 export function serve<K extends RequestName>(handlers: Handlers<K>): void {
   const post = (message: FromWorker, transfer: Transferable[] = []): void => self.postMessage(message, { transfer });
-  self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
+  const answer = async (data: ToWorker): Promise<void> => {
     if ('cancel' in data) return;
     const { id, name } = data;
     let last = 0;
@@ -26,8 +29,11 @@ export function serve<K extends RequestName>(handlers: Handlers<K>): void {
       post({ id, kind: 'progress', done });
     };
     try {
-      const handler = handlers[name as K] as (input: unknown, progress: (done: number) => void) => Answer<unknown>;
-      const { output, transfer } = handler(data.input, progress);
+      const handler = handlers[name as K] as (
+        input: unknown,
+        progress: (done: number) => void,
+      ) => Answer<unknown> | Promise<Answer<unknown>>;
+      const { output, transfer } = await handler(data.input, progress);
       post({ id, kind: 'result', output }, transfer);
     } catch (error) {
       const known = error instanceof InputError || error instanceof RangeError;
@@ -35,4 +41,5 @@ export function serve<K extends RequestName>(handlers: Handlers<K>): void {
       post({ id, kind: 'error', message, known });
     }
   };
+  self.onmessage = ({ data }: MessageEvent<ToWorker>) => void answer(data);
 }

@@ -3,7 +3,7 @@ import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { test } from 'node:test';
 
 const folder = mkdtempSync(join(tmpdir(), 'cobble-cli-'));
@@ -12,7 +12,8 @@ const file = (name, content) => {
   writeFileSync(path, content);
   return path;
 };
-const run = (...words) => spawnSync('bin/cobble', words, { encoding: 'utf8' });
+const TOOL = resolve('bin', 'cobble');
+const run = (...words) => spawnSync(TOOL, words, { encoding: 'utf8' });
 const SQUARE = file(
   'square.svg',
   '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><rect width="10" height="10" fill="#c33"/></svg>',
@@ -32,9 +33,9 @@ test('plan writes stitches and report, and says what it did', () => {
 });
 
 test('all formats in one go', () => {
-  const outs = ['csv', 'svg', 'gcode', 'png', 'cobble'].flatMap((e) => ['--out', join(folder, `all.${e}`)]);
+  const outs = ['csv', 'svg', 'gcode', 'pdf', 'png', 'cobble'].flatMap((e) => ['--out', join(folder, `all.${e}`)]);
   assert.equal(run('plan', SQUARE, '--height', '30', ...outs).status, 0);
-  for (const e of ['csv', 'svg', 'gcode', 'png', 'cobble']) assert.ok(readFileSync(join(folder, `all.${e}`)).length > 200, e);
+  for (const e of ['csv', 'svg', 'gcode', 'pdf', 'png', 'cobble']) assert.ok(readFileSync(join(folder, `all.${e}`)).length > 200, e);
 });
 
 const refusals = [

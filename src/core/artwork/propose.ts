@@ -43,7 +43,7 @@ export function proposeFor(region: Region, options: ProposeOptions): Proposal {
     if (sewsWell({ kind: 'satin', ...satin }, region.area, options)) return { kind: 'satin', why: at, shape: satin };
     return { kind: 'fill', why: `${at}, but columns would not cover its shape`, shape: { area: region.data, settings: {} } };
   }
-  return { kind: 'fill', why: `${at}: over the satin limit of ${limit}`, shape: { area: region.data, settings: {} } };
+  return { kind: 'fill', why: `over the satin limit of ${limit}`, shape: { area: region.data, settings: {} } };
 }
 
 function thinArea(region: Region, at: string): Proposal {

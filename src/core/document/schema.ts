@@ -85,7 +85,7 @@ const piece = Joi.object({
   settings: settingsSchema.default({}),
 }).unknown(true);
 
-const jobSchema = Joi.object<Job>({
+export const jobSchema = Joi.object<Job>({
   cobble: Joi.number().valid(JOB_VERSION).required(),
   id: id.required(),
   name: Joi.string().min(1).max(200).required(),

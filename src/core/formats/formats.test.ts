@@ -97,11 +97,22 @@ test('the picture is a PNG in which the thread’s colour prevails where it was 
   expect(g).toBeGreaterThan(r + 20);
 });
 
-test('every format writes something and has words for people', () => {
+test('every format writes something and has words for people', async () => {
   for (const f of EXPORTS) {
-    const made = f.write(input);
+    const made = await f.write(input);
     expect(made.length).toBeGreaterThan(100);
     expect(f.use.length).toBeGreaterThan(10);
   }
   expect(strFromU8(unzipSync(writeBundle(input))['job.json']!)).toContain('"cobble": 1');
+});
+
+test('the worksheet is a PDF that opens, with one page for a small job', async () => {
+  const made = (await EXPORTS.find((f) => f.extension === 'pdf')!.write({
+    ...input,
+    job: { ...job, name: 'Ünusual ☂ name' },
+  })) as Uint8Array;
+  const { PDFDocument } = await import('pdf-lib');
+  const pdf = await PDFDocument.load(made);
+  expect(pdf.getPageCount()).toBe(1);
+  expect(pdf.getTitle()).toBe('Ünusual ? name');
 });

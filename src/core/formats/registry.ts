@@ -19,7 +19,7 @@ export interface ExportFormat {
   name: string;
   /** What the file is good for, in a few words. */
   use: string;
-  write(input: ExportInput): string | Uint8Array<ArrayBuffer>;
+  write(input: ExportInput): string | Uint8Array<ArrayBuffer> | Promise<Uint8Array<ArrayBuffer>>;
 }
 
 /** Picture resolution, pixels per mm. */
@@ -65,5 +65,12 @@ export const EXPORTS: readonly ExportFormat[] = [
     name: 'Picture',
     use: 'as it will look sewn',
     write: ({ job, plan }) => writePng(drawSewn(job, plan, PNG_SCALE)) as Uint8Array<ArrayBuffer>,
+  },
+  {
+    extension: 'pdf',
+    mime: 'application/pdf',
+    name: 'Worksheet',
+    use: 'picture, figures and threads, to print',
+    write: async ({ job, plan }) => (await import('./pdf')).writePdf(job, plan),
   },
 ];

@@ -1,6 +1,6 @@
 import { recipeOf, type ClothRecipe } from '../cloth/recipes';
 import type { Job, Piece } from '../document/types';
-import type { Point } from '../geometry/point';
+import { distance, type Point } from '../geometry/point';
 import { resample } from '../geometry/line';
 import type { PreparedShape, StartEnd } from '../pieces/kind';
 import { prepareShape, shapeKey, stitchShape } from '../pieces/registry';
@@ -8,6 +8,7 @@ import { resolveSettings, type ResolvedSettings } from '../pieces/resolve';
 import { chooseEnds } from '../route/ends';
 import { hidingOf, linkBetween, type Hiding } from '../route/link';
 import { tieIn, tieOff } from '../ties/ties';
+import { MACHINE_LIMIT_MM } from '../units/tolerances';
 import { StitchBuffer, type StitchColumns } from './buffer';
 import type { PlannedPiece, StitchPlan } from './plan';
 import { Command, Role } from './roles';
@@ -190,6 +191,13 @@ class Assembly {
       if (fresh && i + 1 < n) this.tie(tieIn(p, { x: c.x[i + 1]!, y: c.y[i + 1]! }));
       this.mark(index, this.thread);
     }
+  }
+
+  /** Puts penetrations on the way to `p` where one stitch would be longer than machines make. */
+  private divideTo(p: Point, role: number): void {
+    const here = this.out.last();
+    if (!here || this.out.commandAt(-1) !== Command.stitch || distance(here, p) <= MACHINE_LIMIT_MM) return;
+    for (const q of resample([here, p], MACHINE_LIMIT_MM / 2).slice(1, -1)) this.out.push(q.x, q.y, role);
   }
 
   /** Whether the last event is the first stitch after a jump. */

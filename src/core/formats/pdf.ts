@@ -1,0 +1,117 @@
+import { PDFDocument, StandardFonts, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
+import { recipeOf } from '../cloth/recipes';
+import type { Job } from '../document/types';
+import { drawSewn } from '../drawing/picture';
+import { hexToRgb } from '../drawing/raster';
+import { measurePlan } from '../plan/measure';
+import type { StitchPlan } from '../plan/plan';
+import { Command } from '../plan/roles';
+import { formatDuration } from '../units/length';
+import { writePng } from './png';
+
+const PAGE = { width: 595, height: 842, margin: 48 };
+const POINTS_PER_MM = 72 / 25.4;
+/** Largest side of the picture on the page, mm; designs up to it are printed at real size. */
+const PICTURE_MM = 120;
+const CAUTION = [
+  'Trace the hoop before the first run so that the needle cannot hit the frame; keep fingers away from a moving needle;',
+  'follow the machine’s manual and your local rules.',
+];
+
+/** The built-in faces know only Western European letters; others are shown as a question mark. */
+const plain = (text: string): string => text.replace(/[^\x20-\x7e\u00a0-\u00ff\u2013\u2014\u2018\u2019\u201c\u201d\u2022]/g, '?');
+
+interface Pen {
+  page: PDFPage;
+  text: PDFFont;
+  bold: PDFFont;
+  y: number;
+}
+
+function write(pen: Pen, text: string, x: number, size = 10, font = pen.text): void {
+  pen.page.drawText(plain(text), { x, y: pen.y, size, font, color: rgb(0.11, 0.16, 0.17) });
+}
+
+/** A worksheet for the machine: the picture at real size, the figures, and the threads in sewing order. */
+export async function writePdf(job: Job, plan: StitchPlan): Promise<Uint8Array<ArrayBuffer>> {
+  const pdf = await PDFDocument.create();
+  pdf.setTitle(plain(job.name));
+  pdf.setCreationDate(new Date(0));
+  pdf.setModificationDate(new Date(0));
+  const pen: Pen = {
+    page: pdf.addPage([PAGE.width, PAGE.height]),
+    text: await pdf.embedFont(StandardFonts.Helvetica),
+    bold: await pdf.embedFont(StandardFonts.HelveticaBold),
+    y: PAGE.height - PAGE.margin - 12,
+  };
+  write(pen, job.name, PAGE.margin, 18, pen.bold);
+  await picture(pdf, pen, job, plan);
+  figures(pen, job, plan);
+  threads(pdf, pen, job, plan);
+  return (await pdf.save()) as Uint8Array<ArrayBuffer>;
+}
+
+async function picture(pdf: PDFDocument, pen: Pen, job: Job, plan: StitchPlan): Promise<void> {
+  const raster = drawSewn(job, plan, 8, 3);
+  const image = await pdf.embedPng(writePng(raster));
+  const [w, h] = [raster.width / 8, raster.height / 8];
+  const shrink = Math.min(1, PICTURE_MM / Math.max(w, h));
+  const size = { width: w * shrink * POINTS_PER_MM, height: h * shrink * POINTS_PER_MM };
+  pen.y -= size.height + 14;
+  pen.page.drawImage(image, { x: PAGE.margin, y: pen.y, ...size });
+  pen.y -= 14;
+  write(pen, shrink === 1 ? 'Printed at real size.' : `Printed at ${Math.round(shrink * 100)} % of real size.`, PAGE.margin, 8);
+}
+
+function figures(pen: Pen, job: Job, plan: StitchPlan): void {
+  const f = measurePlan(job, plan);
+  const recipe = recipeOf(job.brief.cloth);
+  const rows: [string, string][] = [
+    ['Size', `${f.widthMm.toFixed(1)} x ${f.heightMm.toFixed(1)} mm in a hoop of ${job.brief.hoop.width} x ${job.brief.hoop.height} mm`],
+    ['Stitches', `${f.stitches}, ${f.trims} trims, ${f.colourChanges} thread changes, longest stitch ${f.longestStitchMm.toFixed(1)} mm`],
+    ['Time', `${formatDuration(f.runSeconds)} at ${recipe.speed} stitches a minute`],
+    ['Thread', `${f.upperThreadM.toFixed(1)} m above, ${f.bobbinThreadM.toFixed(1)} m below`],
+    ['Cloth', `${recipe.name}; stabilizer ${recipe.stabilizer}; topping ${recipe.topping}; needle ${recipe.needle}`],
+    ['Quantity', String(job.brief.quantity)],
+  ];
+  pen.y -= 12;
+  for (const [name, value] of rows) {
+    pen.y -= 15;
+    write(pen, name, PAGE.margin, 10, pen.bold);
+    write(pen, value, PAGE.margin + 70);
+  }
+  pen.y -= 8;
+  for (const line of CAUTION) {
+    pen.y -= 10;
+    write(pen, line, PAGE.margin, 8);
+  }
+}
+
+/** Threads in the order in which the machine asks for them. */
+function threads(pdf: PDFDocument, pen: Pen, job: Job, plan: StitchPlan): void {
+  const order: number[] = [];
+  for (let i = 0; i < plan.thread.length; i++) {
+    if (plan.command[i] === Command.stitch && order[order.length - 1] !== plan.thread[i]) order.push(plan.thread[i]!);
+  }
+  pen.y -= 12;
+  order.forEach((index, i) => {
+    pen.y -= 16;
+    if (pen.y < PAGE.margin) {
+      pen.page = pdf.addPage([PAGE.width, PAGE.height]);
+      pen.y = PAGE.height - PAGE.margin;
+    }
+    const thread = job.threads[index]!;
+    const { r, g, b } = hexToRgb(thread.hex);
+    write(pen, String(i + 1), PAGE.margin);
+    pen.page.drawRectangle({
+      x: PAGE.margin + 22,
+      y: pen.y - 2,
+      width: 26,
+      height: 11,
+      color: rgb(r / 255, g / 255, b / 255),
+      borderColor: rgb(0.5, 0.5, 0.5),
+      borderWidth: 0.5,
+    });
+    write(pen, `${thread.code}  ${thread.name}, ${thread.weight} wt`, PAGE.margin + 58);
+  });
+}

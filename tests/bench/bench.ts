@@ -1,0 +1,80 @@
+// Speed of the kernels and of whole plans: median of several warm runs. Printed, never asserted.
+import { readFileSync } from 'node:fs';
+import { digitize } from '../../src/core/artwork/digitize';
+import { jobFromArt } from '../../src/core/artwork/newJob';
+import { readSvg } from '../../src/core/artwork/svg';
+import { makeRaster } from '../../src/core/drawing/raster';
+import { looksOf } from '../../src/core/drawing/picture';
+import { drawThreads } from '../../src/core/drawing/thread';
+import { jobOf, piece, stitchesOf } from '../../src/core/pieces/fixtures';
+import { Planner } from '../../src/core/plan/build';
+
+function median(run: () => unknown, times = 7): number {
+  run();
+  run();
+  const all = Array.from({ length: times }, () => {
+    const began = performance.now();
+    run();
+    return performance.now() - began;
+  });
+  return all.sort((a, b) => a - b)[Math.floor(times / 2)]!;
+}
+
+const line = (name: string, ms: number, stitches: number): void => {
+  const rate = stitches > 0 ? `${Math.round(stitches / ms / 100) / 10} k stitches/ms`.padStart(20) : '';
+  console.log(`${name.padEnd(44)} ${ms.toFixed(1).padStart(9)} ms ${String(stitches).padStart(8)} ${rate}`);
+};
+
+for (const side of [12, 40, 120, 190]) {
+  const square = piece('fill', { area: `M0,0 H${side} V${side} H0 Z` }, { angle: 30, underlay: [] });
+  line(
+    `fill, ${side} mm square`,
+    median(() => stitchesOf(square)),
+    stitchesOf(square).x.length,
+  );
+}
+for (const length of [100, 1000, 10000]) {
+  const bar = piece('satin', { sides: [`M0,0 H${length}`, `M0,4 H${length}`] }, { underlay: [] });
+  line(
+    `satin between two sides, ${length} mm`,
+    median(() => stitchesOf(bar)),
+    stitchesOf(bar).x.length,
+  );
+}
+const heronText = readFileSync('public/demo/heron.svg', 'utf8');
+const doc = readSvg(heronText);
+line(
+  'demo artwork: read and digitize',
+  median(() => digitize(readSvg(heronText), { width: 85, cloth: 'pique', settings: {} }), 5),
+  0,
+);
+const { job } = jobFromArt(doc, { id: 'h', name: 'h', file: 'h.svg', cloth: 'pique', width: 85 });
+const planner = new Planner();
+const plan = planner.plan(job);
+line(
+  'demo job: whole plan, shapes known',
+  median(() => new Planner().plan(job)),
+  plan.x.length,
+);
+let spacing = 0.4;
+const edit = (): void => {
+  spacing = spacing === 0.4 ? 0.41 : 0.4 + Math.round(performance.now()) / 1e9;
+  planner.plan({ ...job, pieces: job.pieces.map((p, i) => (i === 0 ? { ...p, settings: { spacing } } : p)) });
+};
+line('demo job: one piece of 3,000 edited', median(edit), 0);
+const many = jobOf(
+  Array.from({ length: 300 }, (_, i) =>
+    piece('fill', { area: `M${(i % 20) * 12},${Math.floor(i / 20) * 12} h11 v11 h-11 Z` }, { angle: (i * 30) % 180 }),
+  ),
+);
+const big = new Planner().plan(many);
+line(
+  '300 pieces: whole plan, shapes known',
+  median(() => new Planner().plan(many), 3),
+  big.x.length,
+);
+line(
+  'picture of that job, 1280x800 at 4 px/mm',
+  median(() => drawThreads(makeRaster(1280, 800, 4, 0, 0), big, looksOf(many)), 5),
+  big.x.length,
+);
