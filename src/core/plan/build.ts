@@ -186,6 +186,7 @@ class Assembly {
         this.cut(index);
         continue;
       }
+      if (c.command[i] === Command.stitch) this.divideTo(p, c.role[i]!);
       this.out.push(p.x, p.y, c.role[i]!, c.command[i]);
       const fresh = this.startsThread();
       if (fresh && i + 1 < n) this.tie(tieIn(p, { x: c.x[i + 1]!, y: c.y[i + 1]! }));

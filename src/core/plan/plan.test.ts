@@ -139,3 +139,13 @@ test('progress is told and may cancel', () => {
     }),
   ).toThrow('enough');
 });
+
+test('a stitch longer than machines make is divided, whatever asked for it', () => {
+  const wide = piece(
+    'satin',
+    { sides: ['M0,-9 L30,-9', 'M0,9 L30,9'] },
+    { satinLimit: 12, underlay: [{ kind: 'zigzag', spacing: 2, inset: 0 }] },
+  );
+  const job = jobOf([wide]);
+  expect(measurePlan(job, new Planner().plan(job)).longestStitchMm).toBeLessThanOrEqual(12);
+});
