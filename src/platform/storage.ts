@@ -1,4 +1,5 @@
 import localforage from 'localforage';
+import { parseJob } from '@/core/document/schema';
 import type { Job } from '@/core/document/types';
 import type { PlanFigures } from '@/core/plan/measure';
 
@@ -15,6 +16,38 @@ export interface SavedJob {
 
 const jobs = localforage.createInstance({ name: 'cobble', storeName: 'jobs' });
 const preferences = localforage.createInstance({ name: 'cobble', storeName: 'preferences' });
+
+const DRAFT = 'cobble-unsaved';
+
+/**
+ * Writes a job at once, for the moment in which the page goes away and the ordinary, slower store cannot finish.
+ * A job too large for it is left to the ordinary store.
+ */
+export function keepDraft(job: Job): void {
+  try {
+    localStorage.setItem(DRAFT, JSON.stringify(job));
+  } catch {
+    dropDraft();
+  }
+}
+
+export function dropDraft(): void {
+  try {
+    localStorage.removeItem(DRAFT);
+  } catch {
+    // A browser without storage has no draft either.
+  }
+}
+
+/** The draft of this job, if the page went away before it was saved; null when there is none or it is damaged. */
+export function takeDraft(id: string): Job | null {
+  try {
+    const job = parseJob(JSON.parse(localStorage.getItem(DRAFT) ?? 'null'));
+    return job.id === id ? job : null;
+  } catch {
+    return null;
+  }
+}
 
 export class StorageError extends Error {}
 

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import type { Job } from '@/core/document/types';
-import { loadJob, saveJob, type SavedJob } from '@/platform/storage';
+import { dropDraft, keepDraft, loadJob, saveJob, takeDraft, type SavedJob } from '@/platform/storage';
 import { announceSaved } from '@/platform/tabs';
 import { EMPTY_HISTORY, record, redoStep, undoStep, type History } from './history';
 
@@ -23,6 +23,8 @@ interface JobState {
   redo(): void;
   setShown(shown: Pick<SavedJob, 'picture' | 'figures'>): void;
   flush(): Promise<void>;
+  /** The page is going away: writes what is unsaved in the one way that cannot be interrupted. */
+  leave(): void;
 }
 
 const SAVE_AFTER_MS = 350;
@@ -58,15 +60,17 @@ export const useJob = create<JobState>((set, get) => {
       set({ status: 'loading', job: null, history: EMPTY_HISTORY, changedElsewhere: false, shown: {} });
       const found = await loadJob(id).catch(() => null);
       if (!found) return set({ status: 'missing' });
-      const { job, artwork, picture, figures } = found;
+      const { artwork, picture, figures } = found;
+      const draft = takeDraft(id);
       set({
         status: 'ready',
-        job,
+        job: draft ?? found.job,
         artwork,
-        saved: 'saved',
+        saved: draft ? 'waiting' : 'saved',
         problem: null,
         shown: { ...(picture ? { picture } : {}), ...(figures ? { figures } : {}) },
       });
+      if (draft) later();
     },
 
     change(label, recipe) {
@@ -94,12 +98,20 @@ export const useJob = create<JobState>((set, get) => {
       set({ saved: 'saving' });
       try {
         await saveJob({ job, artwork, updated: Date.now(), ...shown });
+        dropDraft();
         announceSaved(job.id);
         if (get().job === job && get().shown === shown) set({ saved: 'saved', problem: null });
         else later();
       } catch (error) {
         set({ saved: 'failed', problem: (error as Error).message });
       }
+    },
+
+    leave() {
+      const { job, saved } = get();
+      if (!job || saved === 'saved') return;
+      keepDraft(job);
+      void get().flush();
     },
   };
 });

@@ -26,16 +26,16 @@ export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
     void useJob.getState().load(id);
   }, [id]);
   useEffect(() => {
-    const flush = (): void => void useJob.getState().flush();
-    window.addEventListener('pagehide', flush);
-    document.addEventListener('visibilitychange', flush);
+    const leave = (): void => useJob.getState().leave();
+    window.addEventListener('pagehide', leave);
+    document.addEventListener('visibilitychange', leave);
     const stop = onSavedElsewhere((other) => {
       if (other === useJob.getState().job?.id) useJob.setState({ changedElsewhere: true });
     });
     return () => {
-      flush();
-      window.removeEventListener('pagehide', flush);
-      document.removeEventListener('visibilitychange', flush);
+      void useJob.getState().flush();
+      window.removeEventListener('pagehide', leave);
+      document.removeEventListener('visibilitychange', leave);
       stop();
     };
   }, []);

@@ -183,7 +183,7 @@ test('a reload in the middle loses nothing', async () => {
   const names = await order();
   const stitches = await h.total('stitches');
   await (await driver.findElement(By.css(`[data-testid=thread-line] button[data-piece]`))).sendKeys('\n');
-  await number('[data-setting="Stitch length"] input', '2.8');
+  await number('[data-setting="Stitch length"] input', '1.7');
   await driver.navigate().refresh();
   await h.sewn();
   assert.deepEqual(await order(), names);

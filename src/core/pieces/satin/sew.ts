@@ -1,7 +1,7 @@
 import { resample } from '../../geometry/line';
 import { distance, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../plan/buffer';
-import { Role } from '../../plan/roles';
+import { Command, Role } from '../../plan/roles';
 import type { UnderlayLayer } from '../../document/types';
 import { SHORTEST_STITCH_MM } from '../../units/tolerances';
 import { sewColumn, type ColumnCover } from './cover';
@@ -60,9 +60,15 @@ function endOf(track: Track, last: boolean): Point {
   return { x: (track.left[i]!.x + track.right[i]!.x) / 2, y: (track.left[i]!.y + track.right[i]!.y) / 2 };
 }
 
+/** Parts farther apart than this are not joined by a run that would show, mm. */
+const BRIDGE_MM = 4;
+
 function moveTo(out: StitchBuffer, p: Point): void {
   const here = out.last();
-  if (here && distance(here, p) > SHORTEST_STITCH_MM) runAlong(out, [here, p], 2.5, Role.travel);
+  if (!here || distance(here, p) <= SHORTEST_STITCH_MM) return;
+  if (distance(here, p) <= BRIDGE_MM) return runAlong(out, [here, p], 2.5, Role.travel);
+  out.push(here.x, here.y, Role.travel, Command.trim);
+  out.push(p.x, p.y, Role.travel, Command.jump);
 }
 
 function sewFrom(out: StitchBuffer, columns: readonly Column[], node: number, settings: ColumnSettings, done: Set<Column>): void {
