@@ -4,6 +4,8 @@ import Link from 'next/link';
 import { useEffect } from 'react';
 import { onSavedElsewhere } from '@/platform/tabs';
 import { useJob } from '@/store/jobStore';
+import { requestPlan } from '@/store/planStore';
+import { engine } from '@/workers/client';
 import { Art } from './art/Art';
 import { Brief } from './brief/Brief';
 import { HISTORY_KEYS } from './commands/historyKeys';
@@ -23,8 +25,13 @@ export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
   const status = useJob((s) => s.status);
   useKeys(HISTORY_KEYS);
   useEffect(() => {
+    engine.warm();
     void useJob.getState().load(id);
   }, [id]);
+  const job = useJob((s) => s.job);
+  useEffect(() => {
+    if (job && place === 'bench') requestPlan(job);
+  }, [job, place]);
   useEffect(() => {
     const leave = (): void => useJob.getState().leave();
     window.addEventListener('pagehide', leave);

@@ -44,6 +44,11 @@ export class WorkerClient {
     });
   }
 
+  /** Starts the worker before it is needed, so that its program is loaded while something else is awaited. */
+  warm(): void {
+    this.running();
+  }
+
   private cancel(id: number): void {
     const call = this.waiting.get(id);
     if (!call) return;

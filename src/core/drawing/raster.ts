@@ -26,6 +26,12 @@ export function hexToRgb(hex: string): Rgb {
   return { r: (n >> 16) & 255, g: (n >> 8) & 255, b: n & 255 };
 }
 
+/** Whether dark letters read better than light ones on a colour (relative luminance above 0.3). */
+export function isPale(hex: string): boolean {
+  const { r, g, b } = hexToRgb(hex);
+  return 0.2126 * (r / 255) ** 2.2 + 0.7152 * (g / 255) ** 2.2 + 0.0722 * (b / 255) ** 2.2 > 0.3;
+}
+
 /** Lays one colour over a pixel with the given opacity, 0 to 1. */
 export function blend(data: Uint8ClampedArray, at: number, r: number, g: number, b: number, alpha: number): void {
   if (alpha >= 0.996) {

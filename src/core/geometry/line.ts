@@ -19,7 +19,15 @@ export function resample(line: Line, stepMm: number): Point[] {
   const along = lengthsAlong(line);
   const total = along[along.length - 1] ?? 0;
   if (line.length < 2 || total === 0) return line.slice();
-  const count = Math.max(1, Math.ceil(total / stepMm - 1e-9));
+  return evenly(line, along, Math.max(1, Math.ceil(total / stepMm - 1e-9)));
+}
+
+/**
+ * Points that divide the line into `count` equal lengths, both ends included.
+ * @param along cumulative length at each point of the line
+ */
+export function evenly(line: Line, along: Float64Array, count: number): Point[] {
+  const total = along[along.length - 1]!;
   const out: Point[] = [line[0]!];
   let i = 1;
   for (let k = 1; k < count; k++) {

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect } from 'react';
 import { useJob } from '@/store/jobStore';
-import { requestPlan, usePlan } from '@/store/planStore';
+import { usePlan } from '@/store/planStore';
 import { useView } from '@/store/viewStore';
 import { useKeys } from '../commands/useKeys';
 import { BENCH_KEYS } from './benchKeys';
@@ -15,9 +15,6 @@ import { Totals } from './Totals';
 export function Bench() {
   const job = useJob((s) => s.job);
   useKeys(BENCH_KEYS);
-  useEffect(() => {
-    if (job) requestPlan(job);
-  }, [job]);
   useEffect(() => {
     return () => useView.setState({ playing: false, playhead: null });
   }, []);

@@ -1,6 +1,7 @@
 'use client';
 import type { Job } from '@/core/document/types';
 import { usePlan } from '@/store/planStore';
+import { Swatch } from '../components/Swatch';
 import { select } from '@/store/viewStore';
 
 const KIND_NAMES = { run: 'run', satin: 'satin', fill: 'fill' } as const;
@@ -28,14 +29,12 @@ export function PieceList({ job }: { job: Job }) {
               <button
                 type="button"
                 onClick={() => select(p.id)}
-                className="grid w-full grid-cols-[24px_22px_1fr_auto] items-center gap-2 border-t border-hairline px-4 py-1 text-left hover:bg-tape-soft"
+                className="grid w-full grid-cols-[24px_24px_1fr_auto] items-center gap-2 border-t border-hairline px-4 py-1 text-left hover:bg-tape-soft"
               >
                 <span className="figures text-right text-quiet">{i + 1}</span>
-                <span
-                  className="grid h-[18px] w-[22px] place-items-center rounded-sm border border-edge text-[11px]"
-                  style={{ backgroundColor: thread?.hex }}
-                  title={`${thread?.name} (${thread?.code})`}
-                />
+                {thread && (
+                  <Swatch hex={thread.hex} number={thread.number} title={`Thread ${thread.number}: ${thread.name} (${thread.code})`} />
+                )}
                 <span className="truncate">
                   {p.name} <span className="text-quiet">{KIND_NAMES[p.kind]}</span>
                 </span>

@@ -6,6 +6,7 @@ import { possibleKinds, setKind, setThread } from '@/store/commands';
 import { usePlan } from '@/store/planStore';
 import { useView } from '@/store/viewStore';
 import { Choice } from '../components/Choice';
+import { Swatch } from '../components/Swatch';
 import { CrossSection } from './CrossSection';
 import { describe } from './describe';
 import { PieceList } from './PieceList';
@@ -41,7 +42,7 @@ function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: Plan
           onChange={(k) => setKind(piece.id, k)}
         />
         <div className="flex items-center gap-2">
-          <span className="h-5 w-5 shrink-0 rounded-sm border border-edge" style={{ backgroundColor: thread?.hex }} />
+          {thread && <Swatch hex={thread.hex} number={job.threads.indexOf(thread) + 1} title={thread.name} />}
           <Choice
             label="Thread"
             hideLabel

@@ -55,7 +55,7 @@ function Fields({ brief }: { brief: BriefRecord }) {
   const hoops: Hoop[] = HOOPS.some((h) => hoopKey(h) === hoopKey(brief.hoop)) ? [...HOOPS] : [brief.hoop, ...HOOPS];
   const byHeight = brief.size.height !== undefined;
   return (
-    <div className="grid grid-cols-2 gap-x-5 gap-y-4">
+    <div className="grid grid-cols-1 gap-x-5 gap-y-4 sm:grid-cols-2">
       <TextField
         label="Garment"
         value={brief.garment ?? ''}
@@ -145,7 +145,7 @@ function Fields({ brief }: { brief: BriefRecord }) {
         </span>
       </label>
       <NotesField key={brief.notes} value={brief.notes} />
-      <p className="col-span-2 text-xs text-quiet">
+      <p className="text-xs text-quiet sm:col-span-2">
         Sizes are kept in millimetres.{' '}
         {brief.size.width !== undefined && `${formatLength(brief.size.width)} is ${formatLength(brief.size.width, 'in')}.`}
       </p>
@@ -183,7 +183,7 @@ function TextField({
 
 function NotesField({ value }: { value: string }) {
   return (
-    <label className="col-span-2 block">
+    <label className="block sm:col-span-2">
       <span className="mb-1 block text-quiet">The customer’s words, and open questions</span>
       <textarea
         defaultValue={value}

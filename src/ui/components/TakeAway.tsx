@@ -23,8 +23,8 @@ export function TakeAway() {
   const empty = useJob((s) => (s.job?.pieces.length ?? 0) === 0);
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="inline-flex h-8 items-center gap-1.5 rounded-md border border-ink bg-tape px-3 font-semibold hover:bg-[#ffd34d]">
-        <PackageOpen size={16} aria-hidden="true" /> Take away
+      <DropdownMenu.Trigger className="inline-flex h-8 shrink-0 items-center gap-1.5 rounded-md border border-ink bg-tape px-3 font-semibold hover:bg-[#ffd34d]">
+        <PackageOpen size={16} aria-hidden="true" /> <span className="max-sm:sr-only">Take away</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" sideOffset={6} className="z-50 w-80 rounded-md border border-edge bg-panel p-1 shadow-md">

@@ -26,7 +26,7 @@ export function TopLine({ place }: { place: PlaceKey }) {
   const undone = past[past.length - 1];
   const redone = future[0];
   return (
-    <header className="flex h-12 shrink-0 items-center gap-3 border-b border-hairline bg-panel px-3">
+    <header className="flex h-12 shrink-0 items-center gap-1 border-b border-hairline bg-panel px-2 sm:gap-3 sm:px-3">
       <Link
         href="/"
         aria-label="Cobble: back to the shelf"
@@ -71,7 +71,7 @@ function PlaceLink({ name, href, current }: { name: string; href: string; curren
     <Link
       href={href}
       aria-current={current ? 'page' : undefined}
-      className={`tape-ticks flex items-center border-r border-hairline px-6 pb-1 first:border-l ${current ? 'bg-tape font-semibold' : 'bg-paper hover:bg-tape-soft'}`}
+      className={`tape-ticks flex items-center border-r border-hairline px-2.5 pb-1 first:border-l sm:px-6 ${current ? 'bg-tape font-semibold' : 'bg-paper hover:bg-tape-soft'}`}
     >
       {name}
     </Link>
@@ -95,7 +95,7 @@ function JobName({ name }: { name: string }) {
       onKeyDown={(e) => {
         if (e.key === 'Enter') e.currentTarget.blur();
       }}
-      className="h-8 w-44 truncate rounded-md border border-transparent bg-transparent px-2 text-lg font-semibold hover:border-hairline focus:bg-white"
+      className="hidden h-8 w-44 truncate sm:block rounded-md border border-transparent bg-transparent px-2 text-lg font-semibold hover:border-hairline focus:bg-white"
     />
   );
 }
@@ -106,7 +106,7 @@ function Saved() {
   return (
     <span
       role="status"
-      className={`flex w-24 items-center gap-1 text-xs ${saved === 'failed' ? 'font-semibold text-danger' : 'text-quiet'}`}
+      className={`hidden w-24 items-center gap-1 text-xs sm:flex ${saved === 'failed' ? 'font-semibold text-danger' : 'text-quiet'}`}
       data-saved={saved}
     >
       <Sign size={14} aria-hidden="true" /> {text}

@@ -1,5 +1,5 @@
 import { distance, type Line, type Point } from '../../geometry/point';
-import { lengthsAlong, nearestOnLine } from '../../geometry/line';
+import { evenly, lengthsAlong, nearestOnLine } from '../../geometry/line';
 import { CHORD_ERROR_MM, SHORTEST_STITCH_MM } from '../../units/tolerances';
 
 /** Shortest stitch that a curve may ask for, mm. */
@@ -41,22 +41,6 @@ function stretch(line: Line, lengthMm: number): Point[] {
     count = Math.ceil(count * 1.15);
   }
   return evenly(line, along, Math.max(1, Math.floor(total / SHORTEST_ON_CURVE_MM))).slice(1);
-}
-
-function evenly(line: Line, along: Float64Array, count: number): Point[] {
-  const total = along[along.length - 1]!;
-  const out: Point[] = [line[0]!];
-  let i = 1;
-  for (let k = 1; k < count; k++) {
-    const s = (total * k) / count;
-    while (i < line.length - 1 && along[i]! < s) i++;
-    const span = along[i]! - along[i - 1]!;
-    const t = span > 0 ? (s - along[i - 1]!) / span : 0;
-    const [a, b] = [line[i - 1]!, line[i]!];
-    out.push({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
-  }
-  out.push(line[line.length - 1]!);
-  return out;
 }
 
 /** Largest distance of the line's points from the chord that spans them. */
