@@ -1,9 +1,12 @@
-// Bundles the headless tool into one file; starting it then costs no more than Node itself.
+// Bundles the headless tool so that starting it costs little more than Node itself.
 import { build } from 'esbuild';
 
 await build({
-  entryPoints: ['src/cli/main.ts'],
-  outfile: '.cache/cobble.mjs',
+  entryPoints: { cobble: 'src/cli/main.ts' },
+  outdir: '.cache/cli',
+  outExtension: { '.js': '.mjs' },
+  // What only some calls need, such as writing PDF, is loaded by those.
+  splitting: true,
   bundle: true,
   platform: 'node',
   format: 'esm',

@@ -1,5 +1,5 @@
 import { areaOf, cropped, intersect, offset, roughOffset, simplify, subtract, unite } from '../geometry/area';
-import { boundsOf, boundsTouch, type Area } from '../geometry/point';
+import { boundsOf, boundsTouch, type Area, type Bounds } from '../geometry/point';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
 import type { PlacedItem } from './place';
 
@@ -17,30 +17,23 @@ const SOLID_MM = 2.5;
 /** Only neighbours at least this broad hide what runs on under them, mm. */
 const BROAD_MM = 0.7;
 const LEAST_TUCK_MM2 = 0.3;
+/** The smallest opening worth leaving is a disc as wide as the limit, mm². */
+const LEAST_OPENING_MM2 = 12.5;
 
 /**
- * What opaque items painted after each item cover, put together from the last one down.
- * A stroke is not cut by others of its own colour: where lines of one drawing cross, both are sewn through.
+ * What opaque items painted after item `i` cover near it. A stroke is not cut by others of its own colour: where lines of
+ * one drawing cross, both are sewn through.
  */
-export function coversAbove(items: readonly PlacedItem[]): Area[] {
-  const out: Area[] = [];
-  let cover: Area = [];
-  for (let i = items.length - 1; i >= 0; i--) {
-    const item = items[i]!;
-    const box = boundsOf(item.area);
-    const own = item.stroke ? items.slice(i + 1).filter((o) => o.opaque && o.hex === item.hex && boundsTouch(boundsOf(o.area), box)) : [];
-    out[i] =
-      own.length === 0
-        ? cover
-        : unite(
-            ...items
-              .slice(i + 1)
-              .filter((o) => o.opaque && o.hex !== item.hex && boundsTouch(boundsOf(o.area), box))
-              .map((o) => o.area),
-          );
-    if (item.opaque) cover = unite(cover, simplify(item.area, 0.005));
+export function coverAbove(items: readonly PlacedItem[], boxes: readonly Bounds[], i: number): Area {
+  const item = items[i]!;
+  const over: Area[] = [];
+  for (let k = i + 1; k < items.length; k++) {
+    const other = items[k]!;
+    if (!other.opaque || !boundsTouch(boxes[k]!, boxes[i]!, OVERLAP_MM)) continue;
+    if (item.stroke && other.hex === item.hex) continue;
+    over.push(simplify(other.area, 0.005));
   }
-  return out;
+  return over.length === 1 ? over[0]! : unite(...over);
 }
 
 /**
@@ -53,14 +46,22 @@ export function carveBeneath(item: PlacedItem, coverOfLater: Area): Carved {
   if (cover.length === 0) return { area: item.area, removed: [] };
   const visible = subtract(item.area, cover);
   if (visible.length === 0) return { area: [], removed: item.area };
+  const covered = areaOf(item.area) - areaOf(visible);
+  const mayOpen = covered > LEAST_OPENING_MM2 && (item.stroke?.widthMm ?? Infinity) >= OPENING_MM;
+  if (item.stroke && !mayOpen) return { area: item.area, removed: [] };
   const reach = roughOffset(visible, OVERLAP_MM);
+  if (!mayOpen) return { area: withTuck(item.area, visible, reach, cover), removed: [] };
   const hidden = subtract(item.area, reach);
   const core = hidden.length > 0 ? roughOffset(hidden, -OPENING_MM / 2) : [];
   const removed = core.length > 0 ? roughOffset(core, OPENING_MM / 2) : [];
   const area = removed.length > 0 ? subtract(item.area, removed) : item.area;
-  if (item.stroke) return { area, removed };
-  const tuck = runUnder(visible, reach, cover, item.area);
-  return { area: tuck.length === 0 ? area : closeSeams(unite(area, intersect(tuck, roughOffset(area, OVERLAP_MM)))), removed };
+  return { area: item.stroke ? area : withTuck(area, visible, reach, cover), removed };
+}
+
+/** The area with what runs on under its neighbours. */
+function withTuck(area: Area, visible: Area, reach: Area, cover: Area): Area {
+  const tuck = runUnder(visible, reach, cover, area);
+  return tuck.length === 0 ? area : closeSeams(unite(area, intersect(tuck, roughOffset(area, OVERLAP_MM))));
 }
 
 /** Where a solid area should run on under its neighbours: only under ones broad enough to hide it. */

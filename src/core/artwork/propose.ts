@@ -29,7 +29,7 @@ const DEFAULT_SATIN_LIMIT_MM = 9;
 const TRIAL_COVERED = 0.99;
 const TRIAL_SPILLED = 0.004;
 /** Larger regions are measured on a coarser grid, mm². */
-const FINE_TRIAL_MM2 = 120;
+const FINE_TRIAL_MM2 = 60;
 
 /** Chooses the stitch type by width (craft §3), and tries a satin before proposing it. */
 export function proposeFor(region: Region, options: ProposeOptions): Proposal {
@@ -75,7 +75,7 @@ const round3 = (v: number): number => Math.round(v * 1000) / 1000;
 
 /** The area that a region paints by itself. */
 export function paintedBy(region: Region): Area {
-  if (!region.stroke) return region.area;
+  if (!region.stroke || region.area.length > 0) return region.area;
   const closed = /Z\s*$/i.test(region.data);
   const { widthMm, cap, join } = region.stroke;
   return clean(strokeArea(dataToRings(region.data), closed, { widthMm, cap, join, miterLimit: 4 }), 'nonzero');

@@ -2,15 +2,16 @@ import { areaOf, components, cutLines, simplify, strokeArea, subtract, unite } f
 import { lineLength } from '../geometry/line';
 import { medialAxis, widthRange, type MedialAxis, type WidthRange } from '../geometry/medial';
 import { formatPath, ringsToData } from '../geometry/path';
-import type { Area, Line } from '../geometry/point';
+import { boundsOf, boundsTouch, type Area, type Bounds, type Line } from '../geometry/point';
 import { SPECK_MM2 } from '../units/tolerances';
-import { carveBeneath, coversAbove } from './carve';
+import { carveBeneath, coverAbove } from './carve';
 import type { PlacedArt, PlacedItem } from './place';
 
 /** One connected part of the drawing at real size. */
 export interface Region {
   name: string;
   hex: string;
+  /** What it paints; empty when that has to be worked out from its line. */
   area: Area;
   /** Path data in mm: the outline, or the middle line of a stroke. */
   data: string;
@@ -41,13 +42,13 @@ const DROP_MM2 = SPECK_MM2 * 0.6;
 export function findRegions(art: PlacedArt): RegionReport {
   const report: RegionReport = { regions: [], specks: 0, hidden: 0, shading: 0 };
   const items = mergeOwnStrokes(art.items);
-  const covers = coversAbove(items);
+  const boxes = items.map((item) => boundsOf(item.area));
   items.forEach((item, i) => {
-    if (isShading(item, items.slice(0, i))) {
+    if (isShading(items, boxes, i)) {
       report.shading++;
       return;
     }
-    const carved = carveBeneath(item, covers[i]!);
+    const carved = carveBeneath(item, coverAbove(items, boxes, i));
     if (carved.area.length === 0) {
       report.hidden++;
       return;
@@ -64,10 +65,11 @@ export function findRegions(art: PlacedArt): RegionReport {
 
 const FAINT_ALPHA = 0.35;
 
-function isShading(item: PlacedItem, before: readonly PlacedItem[]): boolean {
+function isShading(items: readonly PlacedItem[], boxes: readonly Bounds[], i: number): boolean {
+  const item = items[i]!;
   if (item.alpha >= FAINT_ALPHA) return false;
-  const below = unite(...before.filter((b) => b.alpha >= FAINT_ALPHA).map((b) => b.area));
-  return areaOf(subtract(item.area, below)) < 0.02 * areaOf(item.area);
+  const before = items.slice(0, i).filter((b, k) => b.alpha >= FAINT_ALPHA && boundsTouch(boxes[k]!, boxes[i]!));
+  return areaOf(subtract(item.area, unite(...before.map((b) => b.area)))) < 0.02 * areaOf(item.area);
 }
 
 /** A shape and its stroke in one colour are one area, only bolder. */
@@ -112,7 +114,7 @@ function strokeRegions(item: PlacedItem, removed: Area): Region[] {
     lengthMm: length,
   });
   if (removed.length > 0) {
-    return pieces.filter((l) => lineLength(l) > 0.3).map((l) => make(ringsToData([l], false), lineLength(l), item.area));
+    return pieces.filter((l) => lineLength(l) > 0.3).map((l) => make(ringsToData([l], false), lineLength(l), []));
   }
   return drawn.flatMap((d) => {
     const length = lineLength(d.line);

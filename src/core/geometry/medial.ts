@@ -127,8 +127,6 @@ function joined(a: Branch, b: Branch, node: number): Branch {
 interface Corner {
   branch: number;
   foot: number;
-  /** How much longer than a mere corner it is; negative for corners, mm. */
-  excess: number;
 }
 
 function cornersOf(branches: readonly Branch[]): Corner[] {
@@ -143,7 +141,7 @@ function cornersOf(branches: readonly Branch[]): Corner[] {
     ] as const) {
       if (degree.get(tip) !== 1 || (degree.get(foot) ?? 0) < 3) continue;
       const excess = reachFrom(b.points[foot === b.from ? 0 : last]!, b.points) - CORNER_RATIO * radius;
-      if (excess < 0) return [{ branch, foot, excess }];
+      if (excess < 0) return [{ branch, foot }];
     }
     return [];
   });
@@ -165,7 +163,7 @@ function innerDegrees(branches: readonly Branch[]): Map<number, number> {
 }
 
 /**
- * Removes corner branches, outermost nodes first, worst first. All corners at one node go together: a square end has two, and to drop only
+ * Removes corner branches, outermost nodes first. All corners at one node go together: a square end has two, and to drop only
  * one would bend the column into the other.
  */
 function prune(branches: Branch[]): Branch[] {
@@ -175,10 +173,10 @@ function prune(branches: Branch[]): Branch[] {
     if (corners.length === 0) return now;
     const inner = innerDegrees(now);
     const outermost = corners.filter((c) => (inner.get(c.foot) ?? 0) <= 1);
-    const worst = (outermost.length > 0 ? outermost : corners).reduce((a, b) => (b.excess < a.excess ? b : a));
-    const gone = new Set(corners.filter((c) => c.foot === worst.foot).map((c) => now[c.branch]!));
+    const going = outermost.length > 0 ? outermost : corners;
+    const gone = new Set(going.map((c) => now[c.branch]!));
     now = now.filter((b) => !gone.has(b));
-    now = dissolve(now, worst.foot);
+    for (const foot of new Set(going.map((c) => c.foot))) now = dissolve(now, foot);
   }
 }
 

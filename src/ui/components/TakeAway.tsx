@@ -27,7 +27,11 @@ export function TakeAway() {
         <PackageOpen size={16} aria-hidden="true" /> <span className="max-sm:sr-only">Take away</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={6} className="z-50 w-80 rounded-md border border-edge bg-panel p-1 shadow-md">
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-50 w-[420px] max-w-[95vw] rounded-md border border-edge bg-panel p-1 shadow-md"
+        >
           {EXPORTS.map((f) => (
             <DropdownMenu.Item
               key={f.extension}
@@ -35,7 +39,7 @@ export function TakeAway() {
               onSelect={() => void take(f.extension)}
               className="flex cursor-pointer items-baseline gap-2 rounded px-2 py-1.5 outline-none data-[disabled]:cursor-default data-[disabled]:opacity-45 data-[highlighted]:bg-tape-soft"
             >
-              <span className="font-semibold">{f.name}</span>
+              <span className="font-semibold whitespace-nowrap">{f.name}</span>
               <span className="text-xs text-quiet">{f.use}</span>
               <span className="figures ml-auto text-xs text-quiet">.{f.extension}</span>
             </DropdownMenu.Item>
