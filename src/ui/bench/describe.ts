@@ -21,10 +21,10 @@ export function describe(piece: Piece, planned: PlannedPiece): string {
     return `${style}, stitches up to ${s.stitchLength.value.toFixed(1)} mm.`;
   }
   const layers = s.underlay?.value ?? [];
-  const over = layers.length === 0 ? 'nothing beneath' : `over ${joined([...new Set(layers.map((l) => UNDERLAY_WORDS[l.kind]))])}`;
+  const over = layers.length === 0 ? ', nothing beneath' : ` over ${joined([...new Set(layers.map((l) => UNDERLAY_WORDS[l.kind]))])}`;
   const head =
     piece.kind === 'satin'
       ? `Satin, mostly ${planned.widthMm.toFixed(1)} wide`
       : `Fill at ${s.angle?.value.toFixed(0)}°, stitches ${s.stitchLength.value.toFixed(1)}`;
-  return `${head}, rows ${s.spacing?.value.toFixed(2)} apart ${over}, ${s.pullComp?.value.toFixed(2)} wider at each side.`;
+  return `${head}, rows ${s.spacing?.value.toFixed(2)} apart${over}, ${s.pullComp?.value.toFixed(2)} wider at each side.`;
 }

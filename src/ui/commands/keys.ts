@@ -10,7 +10,7 @@ export interface KeyCommand {
 const plain = (e: KeyboardEvent): boolean => !e.ctrlKey && !e.metaKey && !e.altKey;
 
 export function keyCommand(name: string, keys: string, run: () => void): KeyCommand {
-  const parts = keys.split('+');
+  const parts = keys === '+' ? ['+'] : keys.split('+');
   const wanted = parts[parts.length - 1]!.toLowerCase();
   const control = parts.includes('Ctrl');
   const shift = parts.includes('Shift');
