@@ -5,17 +5,24 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { toast } from 'sonner';
 import { listJobs, removeJob, type SavedJob } from '@/platform/storage';
+import { Button } from '../components/Button';
 import { Mark } from '../components/Mark';
 import { placeHref } from '../places';
 import { layOutDemos } from './demo';
 import { JobCard } from './JobCard';
 import { duplicateJob, jobFromFile } from './newJob';
 
+interface Reading {
+  name: string;
+  progress: number;
+  cancel(): void;
+}
+
 /** All jobs of this browser, and the way in for new ones. */
 export function Shelf() {
   const router = useRouter();
   const [jobs, setJobs] = useState<SavedJob[] | null>(null);
-  const [busy, setBusy] = useState<string | null>(null);
+  const [busy, setBusy] = useState<Reading | null>(null);
   const [wanted, setWanted] = useState('');
   const refresh = useCallback(async () => setJobs(await listJobs()), []);
   const started = useRef(false);
@@ -36,12 +43,14 @@ export function Shelf() {
     async (files: File[]) => {
       const file = files[0];
       if (!file || busy) return;
-      setBusy(file.name);
+      const control = new AbortController();
+      const show = (progress: number): void => setBusy({ name: file.name, progress, cancel: () => control.abort() });
+      show(0);
       try {
-        const job = await jobFromFile(file);
+        const job = await jobFromFile(file, { signal: control.signal, progress: show });
         router.push(placeHref(job.id, /\.(cobble|zip)$/i.test(file.name) ? 'bench' : 'brief'));
       } catch (error) {
-        toast.error((error as Error).message);
+        if ((error as Error).name !== 'AbortError') toast.error((error as Error).message);
         setBusy(null);
       }
     },
@@ -88,11 +97,20 @@ export function Shelf() {
               className={`flex h-[318px] w-full flex-col items-center justify-center gap-3 rounded-md border-2 border-dashed px-6 text-center ${isDragActive ? 'border-ink bg-tape-soft' : 'border-edge bg-panel hover:bg-tape-soft'}`}
             >
               <FilePlus2 size={30} aria-hidden="true" />
-              <span className="text-lg font-semibold">{busy ? `Reading ${busy} …` : 'New job from artwork'}</span>
+              <span className="text-lg font-semibold">
+                {busy ? `Reading ${busy.name} … ${Math.round(busy.progress * 100)} %` : 'New job from artwork'}
+              </span>
               <span className="text-quiet">
                 Drop an SVG drawing anywhere here, or press to choose one. A Cobble bundle opens as the job that it was.
               </span>
             </button>
+            {busy && (
+              <div className="-mt-11 flex justify-center">
+                <Button dense onClick={busy.cancel}>
+                  Cancel
+                </Button>
+              </div>
+            )}
           </li>
           {shown.map((saved) => (
             <JobCard

@@ -3,7 +3,7 @@ import type { Brief, Job } from '@/core/document/types';
 import { InputError } from '@/core/document/errors';
 import { checkSize, isBundle } from '@/platform/files';
 import { listJobs, saveJob } from '@/platform/storage';
-import { engine } from '@/workers/client';
+import { engine, type CallOptions } from '@/workers/client';
 import type { Survey } from '@/workers/protocol';
 
 const freshId = (): string => crypto.randomUUID().slice(0, 8);
@@ -11,13 +11,13 @@ const freshId = (): string => crypto.randomUUID().slice(0, 8);
 /** Width taken for artwork that does not say how large it is, mm; the brief asks for the real one. */
 const FIRST_GUESS_MM = 80;
 
-async function surveyAtOwnSize(svg: string, brief: Partial<Brief>): Promise<Survey> {
+async function surveyAtOwnSize(svg: string, brief: Partial<Brief>, options: CallOptions): Promise<Survey> {
   const request = { svg, cloth: brief.cloth ?? 'pique', settings: { satinLimit: 9 } };
   try {
-    return await engine.call('survey', { ...request, ...brief.size });
+    return await engine.call('survey', { ...request, ...brief.size }, options);
   } catch (error) {
     if (!(error as Error).message.includes('how large')) throw error;
-    return engine.call('survey', { ...request, width: FIRST_GUESS_MM });
+    return engine.call('survey', { ...request, width: FIRST_GUESS_MM }, options);
   }
 }
 
@@ -29,8 +29,8 @@ export interface NewJob {
 }
 
 /** Makes a job from a drawing, with its pieces, and puts it on the shelf. */
-export async function jobFromDrawing({ name, file, svg, brief = {} }: NewJob): Promise<Job> {
-  const survey = await surveyAtOwnSize(svg, brief);
+export async function jobFromDrawing({ name, file, svg, brief = {} }: NewJob, options: CallOptions = {}): Promise<Job> {
+  const survey = await surveyAtOwnSize(svg, brief, options);
   const hoop = brief.hoop ?? smallestHoop(survey.widthMm, survey.heightMm);
   if (!hoop) {
     throw new InputError(
@@ -50,11 +50,11 @@ export async function jobFromDrawing({ name, file, svg, brief = {} }: NewJob): P
 }
 
 /** Takes in a dropped file: a drawing becomes a new job, a bundle comes back as the job that it was. */
-export async function jobFromFile(file: File): Promise<Job> {
+export async function jobFromFile(file: File, options: CallOptions = {}): Promise<Job> {
   checkSize(file);
   if (!isBundle(file)) {
     const name = file.name.replace(/\.[^.]+$/, '').slice(0, 80) || 'New job';
-    return jobFromDrawing({ name, file: file.name.replace(/[/\\]/g, '-').slice(-100), svg: await file.text() });
+    return jobFromDrawing({ name, file: file.name.replace(/[/\\]/g, '-').slice(-100), svg: await file.text() }, options);
   }
   const bytes = await file.arrayBuffer();
   const bundle = await engine.call('readBundle', { bytes }, { transfer: [bytes] });
