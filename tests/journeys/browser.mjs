@@ -28,7 +28,7 @@ export async function startApp() {
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
   });
   const address = `http://127.0.0.1:${port}`;
-  for (let i = 0; i < 150; i++) {
+  for (let i = 0; i < 600; i++) {
     try {
       const response = await fetch(address);
       if (response.ok) return { address, stop: () => server.kill('SIGTERM') };
@@ -69,7 +69,7 @@ export async function startBrowser({ width = 1280, height = 800 } = {}) {
 
 /** Small words for what a person does. */
 export function hands(driver) {
-  const wait = 20000;
+  const wait = 90000;
   const find = (css) => driver.wait(until.elementLocated(By.css(css)), wait, `no ${css}`);
   const findText = (tag, text) =>
     driver.wait(
