@@ -1,4 +1,4 @@
-import { areaOf, cropped, intersect, offset, roughOffset, simplify, subtract, unite } from '../geometry/area';
+import { areaOf, cropped, intersect, roughOffset, simplify, subtract, unite } from '../geometry/area';
 import { boundsOf, boundsTouch, type Area, type Bounds } from '../geometry/point';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
 import type { PlacedItem } from './place';
@@ -17,6 +17,10 @@ const SOLID_MM = 2.5;
 /** Only neighbours at least this broad hide what runs on under them, mm. */
 const BROAD_MM = 0.7;
 const LEAST_TUCK_MM2 = 0.3;
+/** What lies under later cover need not follow it more closely than this, mm. */
+const HIDDEN_DETAIL_MM = 0.03;
+/** How far what runs on under a neighbour laps its own area, so that no hairline seam stays between them, mm. */
+const LAP_MM = 0.08;
 /** The smallest opening worth leaving is a disc as wide as the limit, mm². */
 const LEAST_OPENING_MM2 = 12.5;
 
@@ -31,7 +35,7 @@ export function coverAbove(items: readonly PlacedItem[], boxes: readonly Bounds[
     const other = items[k]!;
     if (!other.opaque || !boundsTouch(boxes[k]!, boxes[i]!, OVERLAP_MM)) continue;
     if (item.stroke && other.hex === item.hex) continue;
-    over.push(simplify(other.area, 0.005));
+    over.push(simplify(other.area, HIDDEN_DETAIL_MM));
   }
   return over.length === 1 ? over[0]! : unite(...over);
 }
@@ -44,14 +48,15 @@ export function coverAbove(items: readonly PlacedItem[], boxes: readonly Bounds[
 export function carveBeneath(item: PlacedItem, coverOfLater: Area): Carved {
   const cover = cropped(coverOfLater, boundsOf(item.area), 3 * OVERLAP_MM);
   if (cover.length === 0) return { area: item.area, removed: [] };
-  const visible = subtract(item.area, cover);
+  const rough = simplify(item.area, HIDDEN_DETAIL_MM);
+  const visible = subtract(rough, cover);
   if (visible.length === 0) return { area: [], removed: item.area };
-  const covered = areaOf(item.area) - areaOf(visible);
+  const covered = areaOf(rough) - areaOf(visible);
   const mayOpen = covered > LEAST_OPENING_MM2 && (item.stroke?.widthMm ?? Infinity) >= OPENING_MM;
   if (item.stroke && !mayOpen) return { area: item.area, removed: [] };
   const reach = roughOffset(visible, OVERLAP_MM);
   if (!mayOpen) return { area: withTuck(item.area, visible, reach, cover), removed: [] };
-  const hidden = subtract(item.area, reach);
+  const hidden = subtract(rough, reach);
   const core = hidden.length > 0 ? roughOffset(hidden, -OPENING_MM / 2) : [];
   const removed = core.length > 0 ? roughOffset(core, OPENING_MM / 2) : [];
   const area = removed.length > 0 ? subtract(item.area, removed) : item.area;
@@ -61,7 +66,7 @@ export function carveBeneath(item: PlacedItem, coverOfLater: Area): Carved {
 /** The area with what runs on under its neighbours. */
 function withTuck(area: Area, visible: Area, reach: Area, cover: Area): Area {
   const tuck = runUnder(visible, reach, cover, area);
-  return tuck.length === 0 ? area : closeSeams(unite(area, intersect(tuck, roughOffset(area, OVERLAP_MM))));
+  return tuck.length === 0 ? area : unite(area, tuck);
 }
 
 /** Where a solid area should run on under its neighbours: only under ones broad enough to hide it. */
@@ -70,10 +75,5 @@ function runUnder(visible: Area, reach: Area, cover: Area, own: Area): Area {
   if (areaOf(beside) < LEAST_TUCK_MM2) return [];
   const core = roughOffset(beside, -BROAD_MM / 2);
   if (core.length === 0 || roughOffset(visible, -SOLID_MM / 2).length === 0) return [];
-  return roughOffset(core, BROAD_MM / 2);
-}
-
-/** Heals hairline seams that clipping leaves where areas were put together. */
-function closeSeams(area: Area): Area {
-  return offset(offset(simplify(area, 0.005), 0.02, 'miter'), -0.02, 'miter');
+  return intersect(roughOffset(core, BROAD_MM / 2 + LAP_MM), reach);
 }

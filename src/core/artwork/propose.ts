@@ -1,6 +1,7 @@
 import { recipeOf } from '../cloth/recipes';
 import type { ClothKey, JobSettings, Piece, PieceKindName } from '../document/types';
 import { clean, strokeArea } from '../geometry/area';
+import { sharpestTurn } from '../geometry/line';
 import { dataToRings, ringsToData } from '../geometry/path';
 import type { Area } from '../geometry/point';
 import { coverageOf } from '../plan/coverage';
@@ -28,6 +29,8 @@ const DEFAULT_SATIN_LIMIT_MM = 9;
 /** A trial satin must do at least this well, or the region is filled. */
 const TRIAL_COVERED = 0.99;
 const TRIAL_SPILLED = 0.004;
+/** A line that turns less than this over half its width, radians, has everywhere more than its width as radius. */
+const GENTLE_RAD = 0.5;
 /** Larger regions are measured on a coarser grid, mm². */
 const FINE_TRIAL_MM2 = 60;
 
@@ -57,18 +60,30 @@ function proposeStroke(region: Region, limit: number, options: ProposeOptions): 
   const { widthMm, cap, join } = region.stroke!;
   const at = `line ${widthMm.toFixed(1)} mm wide`;
   if (widthMm < RUN_BELOW_MM) return { kind: 'run', why: `${at}: thinner than two threads`, shape: { line: region.data, settings: {} } };
-  const area = paintedBy(region);
+  const area = once(() => paintedBy(region));
   if (widthMm <= limit) {
     const along = { line: region.data, width: round3(widthMm), cap, join, settings: {} };
-    if (sewsWell({ kind: 'satin', ...along }, area, options)) return { kind: 'satin', why: at, shape: along };
-    const outline = { area: ringsToData(area), settings: {} };
-    if (sewsWell({ kind: 'satin', ...outline }, area, options)) return { kind: 'satin', why: `${at}, by its outline`, shape: outline };
+    if (bendsGently(region, widthMm) || sewsWell({ kind: 'satin', ...along }, area(), options))
+      return { kind: 'satin', why: at, shape: along };
+    const outline = { area: ringsToData(area()), settings: {} };
+    if (sewsWell({ kind: 'satin', ...outline }, area(), options)) return { kind: 'satin', why: `${at}, by its outline`, shape: outline };
   }
   return {
     kind: 'fill',
     why: widthMm <= limit ? `${at}, too tightly bent for columns` : `${at}: over the satin limit of ${limit}`,
-    shape: { area: ringsToData(area), settings: {} },
+    shape: { area: ringsToData(area()), settings: {} },
   };
+}
+
+function once<T>(make: () => T): () => T {
+  let made: T | undefined;
+  return () => (made ??= make());
+}
+
+/** A long line without tight turns needs no trial: rows square to it cannot miss what it paints. */
+function bendsGently(region: Region, widthMm: number): boolean {
+  if (region.lengthMm < 3 * widthMm) return false;
+  return dataToRings(region.data).every((line) => sharpestTurn(line, widthMm / 2) < GENTLE_RAD);
 }
 
 const round3 = (v: number): number => Math.round(v * 1000) / 1000;

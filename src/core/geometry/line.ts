@@ -1,4 +1,5 @@
-import { add, distance, mix, sub, unit, type Line, type Point } from './point';
+import { atan2 } from '../units/trig';
+import { add, cross, distance, dot, mix, sub, unit, type Line, type Point } from './point';
 
 /** Length of an open line, mm. */
 export function lineLength(line: Line): number {
@@ -113,4 +114,21 @@ export function nearestOnLine(line: Line, p: Point): { distance: number; along: 
     sum += Math.sqrt(squared);
   }
   return best;
+}
+
+/** The sharpest change of direction, radians, over any stretch of about `windowMm`; a line that ends where it began counts as closed. */
+export function sharpestTurn(line: Line, windowMm: number): number {
+  const points = resample(line, windowMm / 2);
+  const steps = points.slice(1).map((p, i) => sub(p, points[i]!));
+  const closed = points.length > 3 && distance(points[0]!, points[points.length - 1]!) < 1e-6;
+  let worst = 0;
+  for (let i = 0; i < steps.length - (closed ? 0 : 1); i++) {
+    const d = steps[i]!;
+    for (const ahead of [1, 2]) {
+      if (!closed && i + ahead >= steps.length) continue;
+      const e = steps[(i + ahead) % steps.length]!;
+      worst = Math.max(worst, Math.abs(atan2(cross(d, e), dot(d, e))));
+    }
+  }
+  return worst;
 }

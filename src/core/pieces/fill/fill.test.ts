@@ -8,6 +8,8 @@ import { piece, stitchesOf } from '../fixtures';
 
 const SQUARE = 'M-20,-15 H20 V15 H-20 Z';
 const RING = 'M20,0 A20,20 0 1 1 -20,0 A20,20 0 1 1 20,0 Z M9,0 A9,9 0 1 0 -9,0 A9,9 0 1 0 9,0 Z';
+/** Two squares that hang together by a hairline only. */
+const HOURGLASS = 'M-20,-10 H-0.02 L0,-0.01 L0.02,-10 H20 V10 H0.02 L0,0.01 L-0.02,10 H-20 Z';
 const COMB = 'M-20,-10 H20 V10 H16 V-4 H10 V10 H6 V-4 H0 V10 H-4 V-4 H-10 V10 H-14 V-4 H-20 Z';
 
 const covers = (s: StitchColumns) => Array.from(s.x, (x, i) => ({ x, y: s.y[i]!, role: s.role[i]!, command: s.command[i]! }));
@@ -51,6 +53,7 @@ test('penetrations of neighbouring rows do not stand in line', () => {
 test.each([
   ['a ring', RING],
   ['a comb', COMB],
+  ['an hourglass', HOURGLASS],
 ])('%s is covered without a trim and without crossing what is open', (_, area) => {
   const p = piece('fill', { area }, { angle: 20, pullComp: 0.2 });
   const s = stitchesOf(p);

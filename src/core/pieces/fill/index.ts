@@ -66,6 +66,8 @@ const STAGGERS: Record<'mixed' | 'brick' | 'quarter', readonly number[]> = {
 };
 
 const FINE_WAYS_MM = 0.1;
+/** A neck thinner than the rows themselves still lets the needle through: compensation covers that much beside it, mm. */
+const NECK_MM = 0.25;
 
 function stitch(out: StitchBuffer, shape: FillShape, set: ResolvedSettings, ends: StartEnd): void {
   const spacing = set.spacing!.value;
@@ -80,19 +82,22 @@ function stitch(out: StitchBuffer, shape: FillShape, set: ResolvedSettings, ends
   for (const part of inNearestOrder(shape.parts, ends.start)) {
     const mesh = scanRows(part, angle, spacing);
     const ways: RowMesh[] = [spacing > 0.6 ? scanRows(part, angle, 0.4) : mesh];
-    const withFiner = lazily(ways, () => scanRows(part, angle + 90, FINE_WAYS_MM));
+    const withFiner = lazily(ways, [
+      () => scanRows(part, angle + 90, FINE_WAYS_MM),
+      () => scanRows(offset(part, NECK_MM), angle + 90, FINE_WAYS_MM),
+    ]);
     for (const layer of set.underlay?.value ?? []) sewLayer(out, part, layer, angle, withFiner);
     sewRows(out, mesh, { ...rows, role: Role.cover, ways: withFiner, end: ends.end });
   }
 }
 
-/** The coarse ways, then a fine one that is only built when the coarse ones do not connect. */
-function lazily(first: readonly RowMesh[], finer: () => RowMesh): Iterable<RowMesh> {
-  let made: RowMesh | null = null;
+/** The coarse ways, then finer ones that are only built when those before do not connect. */
+function lazily(first: readonly RowMesh[], finer: readonly (() => RowMesh)[]): Iterable<RowMesh> {
+  const made: RowMesh[] = [];
   return {
     *[Symbol.iterator]() {
       yield* first;
-      yield (made ??= finer());
+      for (let k = 0; k < finer.length; k++) yield (made[k] ??= finer[k]!());
     },
   };
 }

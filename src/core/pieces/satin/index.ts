@@ -1,4 +1,4 @@
-import { areaOf, clean, components, strokeArea } from '../../geometry/area';
+import { areaOf, clean, components, offset, strokeArea } from '../../geometry/area';
 import { distance, type Area, type Point } from '../../geometry/point';
 import { dataToRings, flattenSubpath, parsePath } from '../../geometry/path';
 import type { Piece } from '../../document/types';
@@ -6,6 +6,7 @@ import type { StitchBuffer } from '../../plan/buffer';
 import { MACHINE_LIMIT_MM } from '../../units/tolerances';
 import type { PieceKind, PreparedShape, StartEnd } from '../kind';
 import type { ResolvedSettings } from '../resolve';
+import { scanRows, type RowMesh } from '../fill/rows';
 import { networkFromArea } from './fromArea';
 import { networkFromLines } from './fromLine';
 import { networkFromSides } from './fromSides';
@@ -14,6 +15,7 @@ import { medianWidth, type ColumnNetwork, type Track } from './track';
 
 /** Satin never sews narrower than this, mm (craft §4: minimum sewn width 1.0, with the thread's own width inside). */
 const LEAST_SEWN_MM = 1;
+const WAYS_MM = 0.15;
 
 export interface SatinShape extends PreparedShape {
   network: ColumnNetwork;
@@ -83,10 +85,21 @@ function stitch(out: StitchBuffer, shape: SatinShape, set: ResolvedSettings, end
       },
       underlay: set.underlay?.value ?? [],
       runLengthMm: set.stitchLength.value,
+      ways: waysIn(shape.painted),
     },
     ends.start,
     ends.end,
   );
+}
+
+/** Fine rows of the area in two directions, made only when columns do not meet. */
+function waysIn(area: Area): Iterable<RowMesh> {
+  return {
+    *[Symbol.iterator]() {
+      yield scanRows(area, 0, WAYS_MM);
+      yield scanRows(offset(area, WAYS_MM), 90, WAYS_MM);
+    },
+  };
 }
 
 export const satinKind: PieceKind<SatinShape> = {

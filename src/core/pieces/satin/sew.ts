@@ -1,9 +1,11 @@
 import { resample } from '../../geometry/line';
 import { distance, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../plan/buffer';
-import { Command, Role } from '../../plan/roles';
+import { Role } from '../../plan/roles';
 import type { UnderlayLayer } from '../../document/types';
 import { SHORTEST_STITCH_MM } from '../../units/tolerances';
+import type { RowMesh } from '../fill/rows';
+import { travelTo } from '../fill/sew';
 import { sewColumn, type ColumnCover } from './cover';
 import { centreLine, crossingAt, widenRow, type Column, type ColumnNetwork, type Track } from './track';
 
@@ -11,6 +13,8 @@ export interface ColumnSettings {
   cover: ColumnCover;
   underlay: readonly UnderlayLayer[];
   runLengthMm: number;
+  /** Rows of the painted area, to find ways between columns that do not meet. */
+  ways: Iterable<RowMesh>;
 }
 
 /**
@@ -31,18 +35,37 @@ export function sewNetwork(
   if (columns.length === 0) return;
   if (columns.length === 1) return sewLone(out, columns[0]!, settings, start, end);
   const done = new Set<Column>();
-  while (done.size < columns.length) {
-    const entry = nearestNode(columns, done, start ?? out.last());
-    moveTo(out, entry.point);
-    sewFrom(out, columns, entry.node, settings, done);
+  for (const group of groupsOf(columns)) {
+    const entry = nearestNode(group, start ?? out.last());
+    moveTo(out, entry.point, settings.ways);
+    sewFrom(out, group, entry.node, settings, done);
   }
 }
 
-function nearestNode(columns: readonly Column[], done: ReadonlySet<Column>, wish: Point | null): { node: number; point: Point } {
+/** Columns that hang together by their nodes; the longest group last, so that it covers the ways to the others. */
+function groupsOf(columns: readonly Column[]): Column[][] {
+  const left = new Set(columns);
+  const groups: Column[][] = [];
+  for (const first of columns) {
+    if (!left.delete(first)) continue;
+    const group = [first];
+    for (const c of group) {
+      for (const d of left) {
+        if (![d.from, d.to].some((n) => n === c.from || n === c.to)) continue;
+        left.delete(d);
+        group.push(d);
+      }
+    }
+    groups.push(group);
+  }
+  const length = (g: readonly Column[]): number => g.reduce((sum, c) => sum + c.track.advance[c.track.advance.length - 1]!, 0);
+  return groups.sort((a, b) => length(a) - length(b));
+}
+
+function nearestNode(columns: readonly Column[], wish: Point | null): { node: number; point: Point } {
   let best = { node: -1, point: { x: 0, y: 0 } };
   let bestAway = Infinity;
   for (const c of columns) {
-    if (done.has(c)) continue;
     for (const [node, point] of [
       [c.from, endOf(c.track, false)],
       [c.to, endOf(c.track, true)],
@@ -60,15 +83,14 @@ function endOf(track: Track, last: boolean): Point {
   return { x: (track.left[i]!.x + track.right[i]!.x) / 2, y: (track.left[i]!.y + track.right[i]!.y) / 2 };
 }
 
-/** Parts farther apart than this are not joined by a run that would show, mm. */
+/** A gap that one short run may bridge without being looked for under cover, mm. */
 const BRIDGE_MM = 4;
 
-function moveTo(out: StitchBuffer, p: Point): void {
+function moveTo(out: StitchBuffer, p: Point, ways: Iterable<RowMesh>): void {
   const here = out.last();
   if (!here || distance(here, p) <= SHORTEST_STITCH_MM) return;
-  if (distance(here, p) <= BRIDGE_MM) return runAlong(out, [here, p], 2.5, Role.travel);
-  out.push(here.x, here.y, Role.travel, Command.trim);
-  out.push(p.x, p.y, Role.travel, Command.jump);
+  if (distance(here, p) <= BRIDGE_MM) runAlong(out, [here, p], 2.5, Role.travel);
+  else travelTo(out, p, ways);
 }
 
 function sewFrom(out: StitchBuffer, columns: readonly Column[], node: number, settings: ColumnSettings, done: Set<Column>): void {

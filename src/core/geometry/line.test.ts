@@ -1,0 +1,71 @@
+import { lineLength, nearestOnLine, resample, sharpestTurn, withoutRepeats } from './line';
+
+const arc = (radius: number, degrees: number) =>
+  Array.from({ length: degrees + 1 }, (_, d) => ({
+    x: radius * Math.cos((d * Math.PI) / 180),
+    y: radius * Math.sin((d * Math.PI) / 180),
+  }));
+
+test('a straight line turns nowhere; an elbow turns by its angle', () => {
+  expect(
+    sharpestTurn(
+      [
+        { x: 0, y: 0 },
+        { x: 30, y: 0 },
+      ],
+      2,
+    ),
+  ).toBeCloseTo(0, 9);
+  const elbow = [
+    { x: 0, y: 0 },
+    { x: 30, y: 0 },
+    { x: 30, y: 30 },
+  ];
+  expect(sharpestTurn(elbow, 2)).toBeCloseTo(Math.PI / 2, 2);
+});
+
+test('on an arc the turn over a window is the window divided by the radius', () => {
+  expect(sharpestTurn(arc(10, 120), 2)).toBeCloseTo(2 / 10, 1);
+  expect(sharpestTurn(arc(4, 120), 2)).toBeGreaterThan(0.45);
+});
+
+test('the corner at which a closed line meets itself counts too', () => {
+  const drop = [{ x: 0, y: 0 }, ...arc(10, 180).map((p) => ({ x: p.x, y: p.y + 20 })), { x: 0, y: 0 }];
+  expect(sharpestTurn(drop, 3)).toBeGreaterThan(0.8);
+});
+
+test('resampling keeps both ends, the length and the greatest step', () => {
+  const points = resample(arc(20, 90), 1.3);
+  expect(points[0]).toEqual({ x: 20, y: 0 });
+  expect(lineLength(points)).toBeCloseTo(10 * Math.PI, 1);
+  for (let i = 1; i < points.length; i++) {
+    expect(Math.hypot(points[i]!.x - points[i - 1]!.x, points[i]!.y - points[i - 1]!.y)).toBeLessThanOrEqual(1.3 + 1e-9);
+  }
+});
+
+test('repeats go, both ends stay', () => {
+  const line = [
+    { x: 0, y: 0 },
+    { x: 0.001, y: 0 },
+    { x: 5, y: 0 },
+    { x: 5, y: 0.002 },
+  ];
+  expect(withoutRepeats(line, 0.01)).toEqual([
+    { x: 0, y: 0 },
+    { x: 5, y: 0.002 },
+  ]);
+});
+
+test('the nearest place on a line is found with its distance and how far along it lies', () => {
+  const found = nearestOnLine(
+    [
+      { x: 0, y: 0 },
+      { x: 10, y: 0 },
+      { x: 10, y: 10 },
+    ],
+    { x: 12, y: 4 },
+  );
+  expect(found.distance).toBeCloseTo(2, 9);
+  expect(found.along).toBeCloseTo(14, 9);
+  expect(found.point).toEqual({ x: 10, y: 4 });
+});
