@@ -77,7 +77,9 @@ export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized 
 function namer(): (region: Region, proposal: Proposal) => string {
   const seen = new Map<string, number>();
   return (region, proposal) => {
-    const base = readable(region.name) || { run: 'Line', satin: 'Column', fill: 'Area', drop: 'Part' }[proposal.kind];
+    const base =
+      readable(region.name) ||
+      { run: 'Line', satin: 'Column', fill: 'Area', border: 'Border', applique: 'Cloth', drop: 'Part' }[proposal.kind];
     const n = (seen.get(base) ?? 0) + 1;
     seen.set(base, n);
     return n === 1 ? base : `${base} ${n}`;

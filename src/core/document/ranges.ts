@@ -10,5 +10,11 @@ export const RANGES = {
   pushComp: { min: 0, max: 2, step: 0.1, unit: 'mm' },
   passes: { min: 1, max: 9, step: 2, unit: '' },
   satinLimit: { min: 2, max: MACHINE_LIMIT_MM, step: 0.5, unit: 'mm' },
+  spacingTo: { min: 0.15, max: 5, step: 0.05, unit: 'mm' },
+  zigzagWidth: { min: 0.8, max: MACHINE_LIMIT_MM, step: 0.1, unit: 'mm' },
+  motifSpacing: { min: 0, max: 50, step: 0.5, unit: 'mm' },
+  foam: { min: 0, max: 6, step: 0.5, unit: 'mm' },
+  tieLength: { min: 0.3, max: 1.5, step: 0.1, unit: 'mm' },
+  tieCount: { min: 1, max: 6, step: 1, unit: '' },
   width: { min: 0.4, max: MACHINE_LIMIT_MM, step: 0.1, unit: 'mm' },
 } as const;

@@ -1,7 +1,22 @@
 import Joi from 'joi';
 import { InputError } from './errors';
 import { RANGES } from './ranges';
-import { CLOTH_KEYS, JOB_VERSION, PIECE_KINDS, PLACES, UNDERLAY_KINDS, type Brief, type Job, type PieceSettings } from './types';
+import {
+  CLOTH_KEYS,
+  COLUMN_ENDS,
+  CORNERS,
+  JOB_VERSION,
+  PIECE_KINDS,
+  PLACES,
+  RUN_STYLES,
+  STAGGERS,
+  TIE_SHAPES,
+  UNDERLAY_KINDS,
+  type Brief,
+  type Job,
+  type Piece,
+  type PieceSettings,
+} from './types';
 
 const MOST_PIECES = 5000;
 const LONGEST_PATH = 5_000_000;
@@ -31,14 +46,26 @@ export const settingsSchema = Joi.object<PieceSettings>({
   angle: within('angle'),
   pullComp: within('pullComp'),
   pullCompPercent: within('pullCompPercent'),
+  pullCompSides: Joi.array().ordered(within('pullComp').required(), within('pullComp').required()),
   pushComp: within('pushComp'),
   underlay: Joi.array().items(underlayLayer).max(8),
-  style: Joi.string().valid('plain', 'double', 'bean'),
+  style: Joi.string().valid(...RUN_STYLES),
   passes: within('passes').integer(),
   satinLimit: within('satinLimit'),
-  stagger: Joi.string().valid('mixed', 'brick', 'quarter'),
+  overLimit: Joi.string().valid('split', 'fill'),
+  corners: Joi.string().valid(...CORNERS),
+  ends: Joi.string().valid(...COLUMN_ENDS),
+  stagger: Joi.string().valid(...STAGGERS),
+  spacingTo: within('spacingTo'),
+  zigzagWidth: within('zigzagWidth'),
+  motifSpacing: within('motifSpacing'),
+  foundation: Joi.boolean(),
+  foam: within('foam'),
   tieIn: Joi.boolean(),
   tieOff: Joi.boolean(),
+  tieShape: Joi.string().valid(...TIE_SHAPES),
+  tieLength: within('tieLength'),
+  tieCount: within('tieCount').integer(),
   openings: Joi.string().valid('carve', 'sew-over'),
 }).unknown(true);
 
@@ -80,6 +107,8 @@ const piece = Joi.object({
   sides: Joi.array().ordered(path.required(), path.required()),
   area: path,
   slants: Joi.array().items(path).max(500),
+  carve: path,
+  motif: path,
   start: point,
   end: point,
   settings: settingsSchema.default({}),
@@ -165,8 +194,13 @@ function checkReferences(job: Job): Job {
       throw new InputError('bad-job', `This job cannot be used: piece ${p.id} names the thread ${p.thread}, which is not in its list.`);
     if (ids.has(p.id)) throw new InputError('bad-job', `This job cannot be used: two pieces are called ${p.id}.`);
     ids.add(p.id);
-    const bad = p.kind === 'run' ? !p.line : p.kind === 'fill' ? !p.area : !(p.sides ?? p.area ?? (p.line && p.width));
-    if (bad) throw new InputError('bad-job', `This job cannot be used: piece ${p.id} (${p.kind}) has no shape.`);
+    if (!hasShape(p)) throw new InputError('bad-job', `This job cannot be used: piece ${p.id} (${p.kind}) has no shape.`);
   }
   return job;
+}
+
+function hasShape(p: Piece): boolean {
+  if (p.kind === 'run') return p.line !== undefined;
+  if (p.kind === 'satin') return p.sides !== undefined || p.area !== undefined || (p.line !== undefined && p.width !== undefined);
+  return p.area !== undefined;
 }

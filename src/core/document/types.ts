@@ -77,7 +77,17 @@ export interface UnderlayLayer {
   angle?: number;
 }
 
-export type RunStyle = 'plain' | 'double' | 'bean';
+export const RUN_STYLES = ['plain', 'double', 'bean', 'backstitch', 'zigzag', 'motif'] as const;
+export type RunStyle = (typeof RUN_STYLES)[number];
+export const STAGGERS = ['mixed', 'brick', 'quarter', 'carved'] as const;
+export type Stagger = (typeof STAGGERS)[number];
+export const CORNERS = ['turn', 'butt', 'mitre', 'cap'] as const;
+export type Corners = (typeof CORNERS)[number];
+/** What becomes of a column's open end: shortened for push, run on under a neighbour, or closed with a cap of cross stitches. */
+export const COLUMN_ENDS = ['open', 'covered', 'capped'] as const;
+export type ColumnEnds = (typeof COLUMN_ENDS)[number];
+export const TIE_SHAPES = ['line', 'cross'] as const;
+export type TieShape = (typeof TIE_SHAPES)[number];
 
 /** What a person chose for a piece. Absent means resolved from cloth recipe and rules. */
 export interface PieceSettings {
@@ -86,23 +96,41 @@ export interface PieceSettings {
   angle?: number;
   pullComp?: number;
   pullCompPercent?: number;
+  /** Compensation on the left and on the right of the column, instead of one for both, mm. */
+  pullCompSides?: [number, number];
   pushComp?: number;
   underlay?: UnderlayLayer[];
   style?: RunStyle;
   passes?: number;
   satinLimit?: number;
-  stagger?: 'mixed' | 'brick' | 'quarter';
+  overLimit?: 'split' | 'fill';
+  corners?: Corners;
+  ends?: ColumnEnds;
+  stagger?: Stagger;
+  /** Spacing at the far side of a fill whose rows open gradually, mm. */
+  spacingTo?: number;
+  zigzagWidth?: number;
+  motifSpacing?: number;
+  /** The piece is hand-drawn underlay or a bridge: it is sewn as foundation. */
+  foundation?: boolean;
+  /** Thickness of raised foam under the piece, mm; 0 or absent means none. */
+  foam?: number;
   tieIn?: boolean;
   tieOff?: boolean;
+  tieShape?: TieShape;
+  tieLength?: number;
+  tieCount?: number;
   openings?: 'carve' | 'sew-over';
 }
 
-export const PIECE_KINDS = ['run', 'satin', 'fill'] as const;
+export const PIECE_KINDS = ['run', 'satin', 'fill', 'border', 'applique'] as const;
 export type PieceKindName = (typeof PIECE_KINDS)[number];
 
 /**
  * One piece of sewing. Shapes are SVG path data in mm:
- * run: `line`; satin: `sides`, or `line` with `width`, or `area`; fill: `area`.
+ * run: `line`; satin: `sides`, or `line` with `width`, or `area`; fill: `area`; border and applique: `area` with the `width`
+ * of the satin along its edge. Slants turn the rows of satins and fills; `carve` are lines on which a fill's penetrations
+ * fall; `motif` is the small shape that a run repeats.
  */
 export interface Piece {
   id: string;
@@ -117,6 +145,8 @@ export interface Piece {
   sides?: [string, string];
   area?: string;
   slants?: string[];
+  carve?: string;
+  motif?: string;
   start?: [number, number];
   end?: [number, number];
   settings: PieceSettings;

@@ -35,8 +35,25 @@ export function drawThreads(
     if (plan.command[i - 1] === Command.jump && plan.x[i] === plan.x[i - 1]) continue;
     const look = looks[plan.thread[i]!];
     if (!look || !visible(plan.piece[i]!)) continue;
-    drawStitch(raster, plan.x[i - 1]!, plan.y[i - 1]!, plan.x[i]!, plan.y[i]!, look);
+    const beside = besideOf(plan, i) * look.widthMm;
+    if (beside === 0) {
+      drawStitch(raster, plan.x[i - 1]!, plan.y[i - 1]!, plan.x[i]!, plan.y[i]!, look);
+      continue;
+    }
+    const [dx, dy] = [plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!];
+    const length = Math.sqrt(dx * dx + dy * dy) || 1;
+    const [ox, oy] = [(-dy / length) * beside, (dx / length) * beside];
+    drawStitch(raster, plan.x[i - 1]! + ox, plan.y[i - 1]! + oy, plan.x[i]! + ox, plan.y[i]! + oy, look);
   }
+}
+
+/** How far threads that run back over themselves lie to either side, in thread widths. */
+const BESIDE = 0.3;
+
+/** A stitch back over the one before lies beside it, not in it. */
+function besideOf(plan: StitchPlan, i: number): number {
+  if (i < 2 || plan.x[i] !== plan.x[i - 2] || plan.y[i] !== plan.y[i - 2] || plan.command[i - 2] !== Command.stitch) return 0;
+  return BESIDE;
 }
 
 const profileOf = new Float32Array(PROFILE_STEPS + 1);

@@ -1,4 +1,6 @@
 import type { Piece } from '../document/types';
+import { appliqueKind } from './applique';
+import { borderKind } from './border';
 import { fillKind } from './fill';
 import type { PieceKind, PreparedShape, StartEnd } from './kind';
 import type { ResolvedSettings } from './resolve';
@@ -7,13 +9,21 @@ import { satinKind } from './satin';
 import type { StitchBuffer } from '../plan/buffer';
 
 /** All kinds of piece. Adding one is one folder and one entry here. */
-const KINDS: readonly PieceKind<never>[] = [runKind, satinKind, fillKind] as unknown as readonly PieceKind<never>[];
+const KINDS: readonly PieceKind<never>[] = [
+  runKind,
+  satinKind,
+  fillKind,
+  borderKind,
+  appliqueKind,
+] as unknown as readonly PieceKind<never>[];
 
 const BY_NAME = new Map(KINDS.map((k) => [k.kind, k]));
 
 /** What a prepared shape depends on; pieces with the same key have the same shape. */
 export function shapeKey(p: Piece): string {
-  return JSON.stringify([p.kind, p.line, p.width, p.cap, p.join, p.sides, p.area, p.slants, p.settings.style, p.settings.openings]);
+  const { style, openings, corners, foundation, ends, overLimit, satinLimit } = p.settings;
+  const shape = [p.kind, p.line, p.width, p.cap, p.join, p.sides, p.area, p.slants, p.carve, p.motif];
+  return JSON.stringify([...shape, style, openings, corners, foundation, ends, overLimit, satinLimit]);
 }
 
 /**

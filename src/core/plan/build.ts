@@ -5,9 +5,10 @@ import { resample } from '../geometry/line';
 import type { PreparedShape, StartEnd } from '../pieces/kind';
 import { prepareShape, shapeKey, stitchShape } from '../pieces/registry';
 import { resolveSettings, type ResolvedSettings } from '../pieces/resolve';
+import { directionBeneath } from './beneath';
 import { chooseEnds } from '../route/ends';
 import { hidingOf, linkBetween, type Hiding } from '../route/link';
-import { tieIn, tieOff } from '../ties/ties';
+import { isTied, tieIn, tieOff, type Tie } from '../ties/ties';
 import { MACHINE_LIMIT_MM } from '../units/tolerances';
 import { StitchBuffer, type StitchColumns } from './buffer';
 import type { PlannedPiece, StitchPlan } from './plan';
@@ -27,9 +28,10 @@ export class Planner {
   plan(job: Job, progress: (done: number) => void = () => undefined): StitchPlan {
     const recipe = recipeOf(job.brief.cloth);
     const threads = new Map(job.threads.map((t, i) => [t.id, i]));
-    const shaped = job.pieces.map((piece, i) => {
+    const shaped: Shaped[] = [];
+    job.pieces.forEach((piece, i) => {
       progress((0.5 * i) / job.pieces.length);
-      return this.settle(job, piece, recipe);
+      shaped.push(this.settle(job, piece, recipe, shaped));
     });
     const ends = chooseEnds(
       shaped.map((s) => ({
@@ -47,10 +49,12 @@ export class Planner {
     return new Assembly(job, sewn, threads).run();
   }
 
-  private settle(job: Job, piece: Piece, recipe: ClothRecipe): Shaped {
+  private settle(job: Job, piece: Piece, recipe: ClothRecipe, earlier: readonly Shaped[]): Shaped {
     const shape = prepareShape(piece);
     const threadWeight = job.threads.find((t) => t.id === piece.thread)?.weight ?? 40;
-    const settings = shape ? resolveSettings(piece, shape.facts, { recipe, settings: job.settings, threadWeight }) : null;
+    const beneathDeg = shape && piece.kind === 'fill' ? directionBeneath(shape, earlier) : undefined;
+    const context = { recipe, settings: job.settings, threadWeight, ...(beneathDeg === undefined ? {} : { beneathDeg }) };
+    const settings = shape ? resolveSettings(piece, shape.facts, context) : null;
     return { piece, shape, settings };
   }
 
@@ -83,6 +87,15 @@ type Sewn = Shaped & { columns: StitchColumns | null };
 
 const pinned = (p: [number, number] | undefined): Point | null => (p ? { x: p[0], y: p[1] } : null);
 
+const overFoam = (s: Sewn): boolean => (s.settings?.foam?.value ?? 0) > 0;
+
+/** The first penetrations from event `i` on, as far as the thread is not interrupted. */
+function firstPoints(c: StitchColumns, i: number): Point[] {
+  const out: Point[] = [];
+  for (let k = i; k < Math.min(c.x.length, i + 4) && c.command[k] === Command.stitch; k++) out.push({ x: c.x[k]!, y: c.y[k]! });
+  return out;
+}
+
 /** Travel between pieces, mm per stitch. */
 const TRAVEL_MM = 3;
 
@@ -93,6 +106,7 @@ class Assembly {
   private readonly threadOf: number[] = [];
   private readonly planned: PlannedPiece[] = [];
   private readonly hiding: Hiding[];
+  private readonly foam: Hiding[];
   private thread = -1;
   /** The piece that was sewn last. */
   private current = 0;
@@ -102,7 +116,11 @@ class Assembly {
     private readonly sewn: readonly Sewn[],
     private readonly threads: ReadonlyMap<string, number>,
   ) {
-    this.hiding = sewn.map((s) => hidingOf(s.shape?.cover ?? [], (s.settings?.spacing?.value ?? 9) <= 0.6));
+    this.hiding = sewn.map((s) => {
+      const spacing = s.settings?.spacing?.value ?? 9;
+      return hidingOf(s.shape?.cover ?? [], Math.max(spacing, s.settings?.spacingTo?.value ?? 0) <= 0.6, overFoam(s));
+    });
+    this.foam = this.hiding.filter((h) => h.foam);
   }
 
   run(): StitchPlan {
@@ -137,7 +155,8 @@ class Assembly {
       return;
     }
     const thread = this.threads.get(s.piece.thread) ?? 0;
-    this.enter(s.columns, index, thread);
+    const laysFoam = overFoam(s) && !(index > 0 && overFoam(this.sewn[index - 1]!));
+    this.enter(s.columns, index, thread, laysFoam);
     planned.from = this.out.length;
     this.copy(s.columns, index);
     planned.to = this.out.length;
@@ -146,12 +165,13 @@ class Assembly {
   }
 
   /** Gets the needle to the first penetration of a piece. */
-  private enter(columns: StitchColumns, index: number, thread: number): void {
+  private enter(columns: StitchColumns, index: number, thread: number, laysFoam: boolean): void {
     const to = { x: columns.x[0]!, y: columns.y[0]! };
     const here = this.out.last();
     if (!here) {
       this.thread = thread;
       this.jumpTo(to, index);
+      if (laysFoam) this.waitAt(to, index);
       return;
     }
     if (thread !== this.thread) {
@@ -163,7 +183,13 @@ class Assembly {
       this.jumpTo(to, index);
       return;
     }
-    const link = linkBetween(here, to, this.hiding.slice(index));
+    if (laysFoam) {
+      this.stopFor(index);
+      this.jumpTo(to, index);
+      return;
+    }
+    const link = linkBetween(here, to, this.hiding.slice(index), this.foam);
+    if (link !== 'trim' && this.tieWhen === 'always') this.lock(this.current);
     if (link === 'trim') {
       this.cut(this.current);
       this.jumpTo(to, index);
@@ -186,12 +212,30 @@ class Assembly {
         this.cut(index);
         continue;
       }
+      if (c.command[i] === Command.stop) {
+        this.stopFor(index);
+        continue;
+      }
       if (c.command[i] === Command.stitch) this.divideTo(p, c.role[i]!);
       this.out.push(p.x, p.y, c.role[i]!, c.command[i]);
-      const fresh = this.startsThread();
-      if (fresh && i + 1 < n) this.tie(tieIn(p, { x: c.x[i + 1]!, y: c.y[i + 1]! }));
+      const fresh = this.startsThread() || (i === 0 && this.tieWhen === 'always');
+      if (fresh && i + 1 < n && this.wants(index, 'tieIn') && !isTied(firstPoints(c, i))) {
+        this.tie(tieIn(p, { x: c.x[i + 1]!, y: c.y[i + 1]! }, this.tieOf(index)));
+      }
       this.mark(index, this.thread);
     }
+  }
+
+  /** Cuts the thread and lets the machine wait while something is laid on or cut away. */
+  private stopFor(index: number): void {
+    this.cut(this.out.commandAt(-1) === Command.stitch ? index : this.current);
+    const at = this.out.last();
+    if (at) this.waitAt(at, index);
+  }
+
+  private waitAt(p: Point, index: number): void {
+    this.out.push(p.x, p.y, Role.travel, Command.stop);
+    this.mark(index, this.thread);
   }
 
   /** Puts penetrations on the way to `p` where one stitch would be longer than machines make. */
@@ -203,22 +247,42 @@ class Assembly {
 
   /** Whether the last event is the first stitch after a jump. */
   private startsThread(): boolean {
-    return this.out.commandAt(-1) === Command.stitch && this.out.commandAt(-2) === Command.jump && this.ties;
+    const before = this.out.commandAt(-2);
+    return this.out.commandAt(-1) === Command.stitch && (before === Command.jump || before === Command.stop);
   }
 
-  private get ties(): boolean {
-    return this.job.settings.tieWhen !== 'never';
+  private get tieWhen(): 'trims' | 'always' | 'never' {
+    return this.job.settings.tieWhen ?? 'trims';
+  }
+
+  /** Whether a piece's thread is to be locked at its start or end. */
+  private wants(index: number, which: 'tieIn' | 'tieOff'): boolean {
+    return this.tieWhen !== 'never' && (this.sewn[index]?.settings?.[which].value ?? true);
+  }
+
+  private tieOf(index: number): Tie {
+    const s = this.sewn[index]?.settings;
+    return s
+      ? { shape: s.tieShape.value, lengthMm: s.tieLength.value, count: s.tieCount.value }
+      : { shape: 'line', lengthMm: 0.7, count: 3 };
   }
 
   private tie(points: readonly Point[]): void {
     for (const p of points) this.out.push(p.x, p.y, Role.tie);
   }
 
+  private lock(owner: number): void {
+    if (!this.wants(owner, 'tieOff')) return;
+    const at = this.out.last()!;
+    const behind = [-1, -2, -3, -4].map((k) => (this.out.commandAt(k) === Command.stitch ? this.out.pointAt(k) : null));
+    if (!isTied(behind.filter((p): p is Point => p !== null))) this.tie(tieOff(at, behind[1] ?? at, this.tieOf(owner)));
+  }
+
   /** Locks and cuts the thread where the needle stands. */
   private cut(owner: number): void {
     const at = this.out.last();
     if (!at || this.out.commandAt(-1) !== Command.stitch) return;
-    if (this.ties) this.tie(tieOff(at, this.out.pointAt(-2) ?? at));
+    this.lock(owner);
     const end = this.out.last()!;
     this.out.push(end.x, end.y, Role.travel, Command.trim);
     this.mark(owner, this.thread);

@@ -12,6 +12,8 @@ export interface PlanFigures {
   trims: number;
   jumps: number;
   colourChanges: number;
+  /** Stops at which the thread stays: cloth or foam is laid on, or trimmed. */
+  handStops: number;
   threads: number;
   widthMm: number;
   heightMm: number;
@@ -36,13 +38,16 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
   const box = emptyBounds();
   const satin = new Set(job.pieces.flatMap((p, i) => (p.kind === 'satin' ? [i] : [])));
   const used = new Set<number>();
-  let [stitches, trims, jumps, stops, longest, longestSatin, length] = [0, 0, 0, 0, 0, 0, 0];
+  let [stitches, trims, jumps, stops, changes, longest, longestSatin, length] = [0, 0, 0, 0, 0, 0, 0, 0];
   let shortest = Infinity;
   for (let i = 0; i < plan.x.length; i++) {
     const command = plan.command[i];
     if (command === Command.trim) trims++;
     else if (command === Command.jump) jumps++;
-    else if (command === Command.stop) stops++;
+    else if (command === Command.stop) {
+      stops++;
+      if (i + 1 < plan.x.length && plan.thread[i + 1] !== plan.thread[i]) changes++;
+    }
     if (command !== Command.stitch) continue;
     stitches++;
     used.add(plan.thread[i]!);
@@ -61,7 +66,8 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
     stitches,
     trims,
     jumps,
-    colourChanges: stops,
+    colourChanges: changes,
+    handStops: stops - changes,
     threads: used.size,
     widthMm: stitches === 0 ? 0 : box.maxX - box.minX,
     heightMm: stitches === 0 ? 0 : box.maxY - box.minY,

@@ -7,9 +7,11 @@ export interface Hiding {
   box: Bounds;
   /** Rows near enough to each other to hide a run. */
   dense: boolean;
+  /** Foam lies under it: a run across would flatten the foam. */
+  foam: boolean;
 }
 
-export const hidingOf = (cover: Area, dense: boolean): Hiding => ({ cover, box: boundsOf(cover), dense });
+export const hidingOf = (cover: Area, dense: boolean, foam = false): Hiding => ({ cover, box: boundsOf(cover), dense, foam });
 
 /** A gap that one stitch bridges without being seen, mm. */
 export const TOUCHING_MM = 1;
@@ -20,15 +22,17 @@ export type Link = 'stitch' | 'travel' | 'trim';
 
 /**
  * @param later pieces that are sewn after the move, the next one included
+ * @param foam pieces over foam, which no travel may cross
  */
-export function linkBetween(from: Point, to: Point, later: readonly Hiding[]): Link {
+export function linkBetween(from: Point, to: Point, later: readonly Hiding[], foam: readonly Hiding[] = []): Link {
   const gap = distance(from, to);
   if (gap <= TOUCHING_MM) return 'stitch';
   const steps = Math.ceil(gap / PROBE_MM);
   for (let k = 1; k < steps; k++) {
     const p = mix(from, to, k / steps);
     if (k * PROBE_MM < 0.5 || (steps - k) * PROBE_MM < 0.5) continue;
-    if (!later.some((h) => h.dense && inBox(h.box, p) && contains(h.cover, p))) return 'trim';
+    const under = (h: Hiding): boolean => inBox(h.box, p) && contains(h.cover, p);
+    if (foam.some(under) || !later.some((h) => h.dense && under(h))) return 'trim';
   }
   return 'travel';
 }

@@ -1,29 +1,72 @@
 import { distance, mix, type Point } from '../geometry/point';
+import type { TieShape } from '../document/types';
 
-/** Usual length of a tie stitch, mm (craft §6). */
-export const TIE_LENGTH_MM = 0.7;
 const SHORTEST_TIE_MM = 0.3;
+/** Room that the first real stitch needs beyond a tie, mm. */
+const ROOM_MM = 0.5;
+
+export interface Tie {
+  shape: TieShape;
+  /** Length of one stitch, mm. */
+  lengthMm: number;
+  /** Stitches. */
+  count: number;
+}
 
 /**
- * Tiny stitches that lock the thread, back along the line so that they stay hidden: three of about 0.7 mm.
+ * Tiny stitches that lock the thread at its start, back along the line so that they stay hidden, or in a small cross.
  * @param at the penetration to lock at
- * @param along the neighbouring penetration; the tie lies between the two
- * @returns penetrations after `at`, ending at `at` again when the neighbour is near, else on the way to it
+ * @param along the neighbouring penetration; a tie along the line lies between the two
+ * @returns penetrations after `at`; the last is `at` when the neighbour is near, so that the stitch to it is not too short
  */
-export function tieIn(at: Point, along: Point): Point[] {
-  const inner = tiePoint(at, along);
-  return distance(at, along) >= TIE_LENGTH_MM + 0.5 ? [inner, at, inner] : [inner, at, inner, at];
+export function tieIn(at: Point, along: Point, tie: Tie): Point[] {
+  if (tie.shape === 'cross') return [...cross(at, along, tie), at];
+  const points = backAndForth(at, along, tie);
+  const endsInside = points.length % 2 === 1;
+  return endsInside && distance(at, along) < tie.lengthMm + ROOM_MM ? [...points, at] : points;
 }
 
 /** Penetrations after the last one, `at`, that lock the thread before it is cut. */
-export function tieOff(at: Point, before: Point): Point[] {
-  const inner = tiePoint(at, before);
-  return [inner, at, inner];
+export function tieOff(at: Point, before: Point, tie: Tie): Point[] {
+  return tie.shape === 'cross' ? cross(at, before, tie) : backAndForth(at, before, tie);
 }
 
-function tiePoint(at: Point, along: Point): Point {
+function backAndForth(at: Point, along: Point, tie: Tie): Point[] {
+  const inner = tiePoint(at, along, tie.lengthMm);
+  return Array.from({ length: tie.count }, (_, i) => (i % 2 === 0 ? inner : at));
+}
+
+/** Two strokes through the penetration, square to each other; more stitches repeat them. */
+function cross(at: Point, along: Point, tie: Tie): Point[] {
+  const d = distance(at, along) || 1;
+  const half = Math.max(SHORTEST_TIE_MM, tie.lengthMm / 2);
+  const [ux, uy] = [((along.x - at.x) / d) * half, ((along.y - at.y) / d) * half];
+  const tips = [
+    { x: at.x + ux - uy, y: at.y + uy + ux },
+    { x: at.x - ux + uy, y: at.y - uy - ux },
+    { x: at.x + ux + uy, y: at.y + uy - ux },
+    { x: at.x - ux - uy, y: at.y - uy + ux },
+  ];
+  return Array.from({ length: Math.max(4, tie.count) }, (_, i) => tips[i % 4]!);
+}
+
+function tiePoint(at: Point, along: Point, lengthMm: number): Point {
   const d = distance(at, along);
-  if (d < SHORTEST_TIE_MM) return { x: at.x + TIE_LENGTH_MM / 2, y: at.y };
-  const length = Math.min(TIE_LENGTH_MM, d);
-  return mix(at, along, length / d);
+  if (d < SHORTEST_TIE_MM) return { x: at.x + lengthMm / 2, y: at.y };
+  return mix(at, along, Math.min(lengthMm, d) / d);
+}
+
+/** Stitches longer than this are no part of a tie, mm. */
+const LONGEST_TIE_MM = 1.2;
+const SAME_HOLE_MM = 0.1;
+
+/**
+ * Whether the thread is locked already where these penetrations begin: tiny stitches that come back into the same holes.
+ * Tying such a place again would pile up knots that break thread and leave bumps.
+ */
+export function isTied(points: readonly Point[]): boolean {
+  const small = (i: number): boolean => distance(points[i]!, points[i + 1]!) <= LONGEST_TIE_MM;
+  const back = (i: number): boolean => distance(points[i]!, points[i + 2]!) <= SAME_HOLE_MM;
+  if (points.length < 4) return points.length === 3 && small(0) && small(1) && back(0);
+  return small(0) && small(1) && small(2) && back(0) && back(1);
 }

@@ -1,7 +1,8 @@
 'use client';
+import { KIND_WORDS } from '@/core/document/words';
 import type { RegionView } from '@/workers/protocol';
 
-const KIND_NAMES: Record<RegionView['kind'], string> = { run: 'Run', satin: 'Satin', fill: 'Fill', drop: 'Left out' };
+const KIND_NAMES: Record<RegionView['kind'], string> = { ...KIND_WORDS, drop: 'Left out' };
 const mm = (v: number): string => v.toFixed(1);
 
 /** Every region with its area, its widths, and what it should be sewn as. */

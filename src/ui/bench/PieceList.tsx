@@ -1,10 +1,9 @@
 'use client';
 import type { Job } from '@/core/document/types';
+import { KIND_WORDS } from '@/core/document/words';
 import { usePlan } from '@/store/planStore';
 import { Swatch } from '../components/Swatch';
 import { select } from '@/store/viewStore';
-
-const KIND_NAMES = { run: 'run', satin: 'satin', fill: 'fill' } as const;
 
 /** The sewing order as a list. */
 export function PieceList({ job }: { job: Job }) {
@@ -36,7 +35,7 @@ export function PieceList({ job }: { job: Job }) {
                   <Swatch hex={thread.hex} number={thread.number} title={`Thread ${thread.number}: ${thread.name} (${thread.code})`} />
                 )}
                 <span className="truncate">
-                  {p.name} <span className="text-quiet">{KIND_NAMES[p.kind]}</span>
+                  {p.name} <span className="text-quiet">{KIND_WORDS[p.kind].toLowerCase()}</span>
                 </span>
                 <span className="figures text-right">{planned?.[i]?.stitches.toLocaleString('en') ?? ''}</span>
               </button>

@@ -1,6 +1,7 @@
 'use client';
 import { clothColour } from '@/core/drawing/picture';
 import type { Job, Piece } from '@/core/document/types';
+import { KIND_WORDS } from '@/core/document/words';
 import type { PlannedPiece } from '@/core/plan/plan';
 import { possibleKinds, setKind, setThread } from '@/store/commands';
 import { usePlan } from '@/store/planStore';
@@ -12,8 +13,6 @@ import { describe } from './describe';
 import { PieceList } from './PieceList';
 import { PieceName } from './PieceName';
 import { Settings } from './Settings';
-
-const KIND_NAMES = { run: 'Run', satin: 'Satin', fill: 'Fill' } as const;
 
 /** The chosen piece, or the sewing order when none is chosen. */
 export function StitchCard({ job }: { job: Job }) {
@@ -38,7 +37,7 @@ function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: Plan
           label="Sewn as"
           hideLabel
           value={piece.kind}
-          options={possibleKinds(piece).map((k) => ({ value: k, name: KIND_NAMES[k] }))}
+          options={possibleKinds(piece).map((k) => ({ value: k, name: KIND_WORDS[k] }))}
           onChange={(k) => setKind(piece.id, k)}
         />
         <div className="flex items-center gap-2">

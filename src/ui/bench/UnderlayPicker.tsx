@@ -12,7 +12,9 @@ const NAMES: Record<UnderlayKind, string> = {
 const FOR: Record<PieceKindName, readonly UnderlayKind[]> = {
   run: [],
   satin: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
-  fill: ['edge-run', 'lattice'],
+  fill: ['edge-run', 'lattice', 'zigzag'],
+  border: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
+  applique: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
 };
 
 /** Which layers lie beneath, sewn in the order shown. */

@@ -1,8 +1,8 @@
-import { distance, type Point } from '../../geometry/point';
+import { add, distance, dot, scale, sub, type Line, type Point } from '../../geometry/point';
 import { resample } from '../../geometry/line';
 import { onLattice, type StitchBuffer } from '../../plan/buffer';
 import { ROW_END_CLEAR_MM, SHORTEST_STITCH_MM } from '../../units/tolerances';
-import { fromUV, heightOf, rowRange, toU, type RowMesh } from './rows';
+import { fromUV, heightOf, rowRange, type RowMesh } from './rows';
 
 /** How penetrations shift from row to row, as shares of the stitch length; four rows until they repeat. */
 export const STAGGER_ORDER = [0, 0.5, 0.25, 0.75] as const;
@@ -16,7 +16,12 @@ export interface RowSettings {
   pullCompMm: number;
   /** Share of the stitch length by which row k's penetrations are shifted. */
   staggerOf(row: number): number;
+  /** Where a row meets the carved lines, mm from its start, in order; absent without such lines. */
+  carvedOn?: ((row: Line) => number[]) | null;
 }
+
+/** Ordinary penetrations keep this far off a carved line, so that it shows, mm. */
+const CARVE_CLEAR_MM = 1.1;
 
 /** Ends of stretch `i` with pull compensation; never across the middle of the gap to its neighbour in the row. */
 export function compensatedEnds(mesh: RowMesh, i: number, pullCompMm: number): [number, number] {
@@ -38,45 +43,64 @@ function widen(a: number, b: number): [number, number] {
 export function sewRow(out: StitchBuffer, mesh: RowMesh, i: number, fromLeft: boolean, set: RowSettings, role: number): void {
   const [a, b] = compensatedEnds(mesh, i, set.pullCompMm);
   const v = heightOf(mesh, mesh.row[i]!);
-  const start = fromLeft ? a : b;
-  const end = fromLeft ? b : a;
   const length = set.stitchLengthMm;
-  stepTo(out, mesh, start, v, { outward: fromLeft ? -1 : 1, longest: length * 1.3, role });
+  const sense = fromLeft ? -1 : 1;
+  const outward = { x: mesh.frame.c * sense, y: mesh.frame.s * sense };
+  stepTo(out, fromUV(mesh.frame, fromLeft ? a : b, v), outward, { spacing: mesh.spacing, longest: length * 1.3, role });
+  for (const u of interior(a, b, set, mesh, i, fromLeft)) {
+    const p = fromUV(mesh.frame, u, v);
+    out.push(p.x, p.y, role);
+  }
+  const p = fromUV(mesh.frame, fromLeft ? b : a, v);
+  out.push(p.x, p.y, role);
+}
+
+/** Places of the penetrations inside a row, in sewing order. */
+function interior(a: number, b: number, set: RowSettings, mesh: RowMesh, i: number, fromLeft: boolean): number[] {
+  const length = set.stitchLengthMm;
   const phase = set.staggerOf(mesh.row[i]!) * length;
   const first = Math.ceil((a + ROW_END_CLEAR_MM - phase) / length);
   const last = Math.floor((b - ROW_END_CLEAR_MM - phase) / length);
-  for (let k = 0; k <= last - first; k++) {
-    const p = fromUV(mesh.frame, (fromLeft ? first + k : last - k) * length + phase, v);
-    out.push(p.x, p.y, role);
+  let at = Array.from({ length: Math.max(0, last - first + 1) }, (_, k) => (first + k) * length + phase);
+  if (set.carvedOn) {
+    const v = heightOf(mesh, mesh.row[i]!);
+    const along = set.carvedOn([fromUV(mesh.frame, a, v), fromUV(mesh.frame, b, v)]).map((s) => a + s);
+    at = withCarved(at, along, a, b);
   }
-  const p = fromUV(mesh.frame, end, v);
-  out.push(p.x, p.y, role);
+  return fromLeft ? at : at.reverse();
+}
+
+/** Interior penetrations with those on carved lines put in; ordinary ones give way to them. */
+export function withCarved(at: readonly number[], carved: readonly number[], a: number, b: number): number[] {
+  const kept = carved.filter(
+    (u, i) => u > a + SHORTEST_STITCH_MM && u < b - SHORTEST_STITCH_MM && (i === 0 || u - carved[i - 1]! >= SHORTEST_STITCH_MM),
+  );
+  return [...kept, ...at.filter((u) => kept.every((c) => Math.abs(c - u) >= CARVE_CLEAR_MM))].sort((p, q) => p - q);
 }
 
 /**
  * The step from the end of one row to the start of the next. Where rows end square to the edge the step is as short as
  * the spacing; it is then lengthened along the new row, the way it leans, until it is a stitch that machines sew safely.
+ * @param outward direction of the new row, away from its middle, of length 1
  */
-function stepTo(
+export function stepTo(
   out: StitchBuffer,
-  mesh: RowMesh,
-  u: number,
-  v: number,
-  { outward, longest, role }: { outward: 1 | -1; longest: number; role: number },
+  p: Point,
+  outward: Point,
+  { spacing, longest, role }: { spacing: number; longest: number; role: number },
 ): void {
   const here = out.last();
-  const p = fromUV(mesh.frame, u, v);
   const length = here ? distance(here, p) : 0;
   if (here && length > longest) for (const q of resample([here, p], longest).slice(1, -1)) out.push(q.x, q.y, role);
-  if (!here || length >= SAFE_STEP_MM || length < mesh.spacing * 0.9) {
+  if (!here || length >= SAFE_STEP_MM || length < spacing * 0.9) {
     out.pushClear(p.x, p.y, role, SHORTEST_STITCH_MM);
     return;
   }
-  const from = toU(mesh.frame, here);
-  const way = Math.abs(u - from) < 0.005 ? outward : Math.sign(u - from);
+  const lean = dot(sub(p, here), outward);
+  const way = lean < -0.005 ? -1 : 1;
   let best = onLattice(p);
   for (let shift = 0.002; shift <= 0.4 && distance(here, best) < SHORTEST_STITCH_MM; shift += 0.002) {
-    best = onLattice(fromUV(mesh.frame, u + way * shift, v));
+    best = onLattice(add(p, scale(outward, way * shift)));
   }
   out.push(best.x, best.y, role);
 }

@@ -1,7 +1,8 @@
 import { areaOf, clean, components, offset, perimeterOf } from '../../geometry/area';
-import { boundsOf, distance, type Area, type Point } from '../../geometry/point';
+import { boundsOf, distance, sub, type Area, type Line, type Point } from '../../geometry/point';
+import { atan2, cos, PI, sin } from '../../units/trig';
 import { dataToRings } from '../../geometry/path';
-import type { Piece, UnderlayLayer } from '../../document/types';
+import type { Piece, Stagger, UnderlayLayer } from '../../document/types';
 import type { StitchBuffer } from '../../plan/buffer';
 import { Role } from '../../plan/roles';
 import { runPoints } from '../run/points';
@@ -9,11 +10,18 @@ import type { PieceKind, PreparedShape, StartEnd } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { proposeAngle } from './angle';
 import { STAGGER_ORDER, type RowSettings } from './emit';
+import { turningRows } from '../turning/rows';
+import { carvedLines } from './carve';
+import { openingRows } from './opening';
 import { scanRows, type RowMesh } from './rows';
+import { lineRows, straightRows, type RowSet } from './rowset';
 import { sewRows, travelTo } from './sew';
 
 export interface FillShape extends PreparedShape {
   parts: readonly Area[];
+  /** Two or more lines across the area that its rows follow; none for straight rows. */
+  slants: readonly Line[];
+  carvedOn: ((row: Line) => number[]) | null;
 }
 
 const EIGHT_WAYS: readonly Point[] = [
@@ -39,14 +47,17 @@ function prepare(piece: Piece): FillShape | null {
   if (piece.settings.openings === 'sew-over') area = clean(area, 'nonzero').filter((r) => areaOf([r]) > 0 && isOuter(r));
   if (area.length === 0) return null;
   const perimeter = perimeterOf(area);
+  const slants = (piece.slants ?? []).flatMap((d) => dataToRings(d)).filter((l) => l.length > 1);
   const points = extremes(area);
   return {
-    facts: { widthMm: (2 * areaOf(area)) / perimeter, angleDeg: proposeAngle(area) },
+    facts: { widthMm: (2 * areaOf(area)) / perimeter, angleDeg: slants.length > 0 ? angleAlong(slants) : proposeAngle(area) },
     cover: area,
     painted: area,
     areaMm2: areaOf(area),
     ends: points.flatMap((start) => points.filter((end) => end !== start).map((end) => ({ start, end }))),
     parts: components(area),
+    slants: slants.length > 1 ? slants : [],
+    carvedOn: piece.carve ? carvedLines(dataToRings(piece.carve)) : null,
   };
 }
 
@@ -59,36 +70,74 @@ function isOuter(ring: readonly Point[]): boolean {
   return sum > 0;
 }
 
-const STAGGERS: Record<'mixed' | 'brick' | 'quarter', readonly number[]> = {
+/** Mean direction of slants as people give it: degrees, counter-clockwise from +x as seen. */
+function angleAlong(slants: readonly Line[]): number {
+  let [c, s] = [0, 0];
+  for (const slant of slants) {
+    const d = sub(slant[slant.length - 1]!, slant[0]!);
+    const twice = 2 * atan2(-d.y, d.x);
+    [c, s] = [c + cos(twice), s + sin(twice)];
+  }
+  const degrees = (atan2(s, c) * 90) / PI;
+  return Math.round(((degrees + 360) % 180) * 10) / 10;
+}
+
+const STAGGERS: Record<Stagger, readonly number[]> = {
   mixed: STAGGER_ORDER,
   brick: [0, 0.5],
   quarter: [0, 0.25, 0.5, 0.75],
+  carved: STAGGER_ORDER,
 };
 
+/** Cover opener than this hides no travel, mm between rows. */
+const HIDES_TO_MM = 0.6;
 const FINE_WAYS_MM = 0.1;
+/** Ways under open cover are found on rows as near as these, mm. */
+const WAYS_MM = 0.4;
 /** A neck thinner than the rows themselves still lets the needle through: compensation covers that much beside it, mm. */
 const NECK_MM = 0.25;
 
 function stitch(out: StitchBuffer, shape: FillShape, set: ResolvedSettings, ends: StartEnd): void {
-  const spacing = set.spacing!.value;
-  const angle = set.angle!.value;
   const order = STAGGERS[set.stagger?.value ?? 'mixed'];
-  const rows: RowSettings = {
+  const settings: RowSettings = {
     stitchLengthMm: set.stitchLength.value,
     pullCompMm: set.pullComp!.value,
     staggerOf: (row) => order[((row % order.length) + order.length) % order.length]!,
+    carvedOn: set.stagger?.value === 'carved' ? shape.carvedOn : null,
   };
-  if (ends.start) out.push(ends.start.x, ends.start.y, Role.travel);
+  const angle = set.angle?.value ?? shape.facts.angleDeg;
+  // Under open cover a way to the first row would show: the first row is where it begins.
+  const hides = Math.max(set.spacing!.value, set.spacingTo?.value ?? 0) <= HIDES_TO_MM;
+  if (ends.start && hides) out.push(ends.start.x, ends.start.y, Role.travel);
   for (const part of inNearestOrder(shape.parts, ends.start)) {
-    const mesh = scanRows(part, angle, spacing);
-    const ways: RowMesh[] = [spacing > 0.6 ? scanRows(part, angle, 0.4) : mesh];
-    const withFiner = lazily(ways, [
-      () => scanRows(part, angle + 90, FINE_WAYS_MM),
-      () => scanRows(offset(part, NECK_MM), angle + 90, FINE_WAYS_MM),
-    ]);
-    for (const layer of set.underlay?.value ?? []) sewLayer(out, part, layer, angle, withFiner);
-    sewRows(out, mesh, { ...rows, role: Role.cover, ways: withFiner, end: ends.end });
+    const { rows, mesh } = rowsOf(part, shape.slants, angle, set, settings);
+    const ways = lazily(
+      [mesh],
+      [() => scanRows(part, angle + 90, FINE_WAYS_MM), () => scanRows(offset(part, NECK_MM), angle + 90, FINE_WAYS_MM)],
+    );
+    for (const layer of set.underlay?.value ?? []) sewLayer(out, part, layer, angle, ways);
+    sewRows(out, rows, { role: Role.cover, ways, end: ends.end });
   }
+}
+
+/** The cover's rows, and a mesh to find ways on. */
+function rowsOf(
+  part: Area,
+  slants: readonly Line[],
+  angle: number,
+  set: ResolvedSettings,
+  settings: RowSettings,
+): { rows: RowSet; mesh: RowMesh } {
+  const spacing = set.spacing!.value;
+  if (slants.length > 1) {
+    return { rows: lineRows(turningRows(part, slants, spacing, true), settings), mesh: scanRows(part, angle, WAYS_MM) };
+  }
+  const to = set.spacingTo?.value;
+  if (to !== undefined && to !== spacing) {
+    return { rows: lineRows(openingRows(part, angle, spacing, to), settings), mesh: scanRows(part, angle, WAYS_MM) };
+  }
+  const mesh = scanRows(part, angle, spacing);
+  return { rows: straightRows(mesh, settings), mesh: spacing > HIDES_TO_MM ? scanRows(part, angle, WAYS_MM) : mesh };
 }
 
 /** The coarse ways, then finer ones that are only built when those before do not connect. */
@@ -125,7 +174,7 @@ function sewLayer(out: StitchBuffer, part: Area, layer: UnderlayLayer, coverAngl
     const mesh = scanRows(inner, coverAngle + (layer.angle ?? 90), layer.spacing ?? 2.5);
     const length = layer.length ?? 3.5;
     const settings = { stitchLengthMm: length, pullCompMm: 0, staggerOf: (row: number) => (((row % 2) + 2) % 2) * 0.5 };
-    sewRows(out, mesh, { ...settings, role: Role.underlay, ways });
+    sewRows(out, straightRows(mesh, settings), { role: Role.underlay, ways });
     return;
   }
   for (const ring of inner) {

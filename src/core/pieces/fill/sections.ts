@@ -1,4 +1,4 @@
-import { neighbours, type RowMesh } from './rows';
+import type { RowSet } from './rowset';
 
 /** A run of stretches, one per row, that can be sewn back and forth without leaving the area. */
 export interface Section {
@@ -10,12 +10,12 @@ export interface Section {
 }
 
 /** Splits the rows where they branch, join or are interrupted. */
-export function splitSections(mesh: RowMesh): Section[] {
-  const sectionOf = new Int32Array(mesh.count).fill(-1);
+export function splitSections(rows: Pick<RowSet, 'count' | 'neighbours'>): Section[] {
+  const sectionOf = new Int32Array(rows.count).fill(-1);
   const sections: { stretches: number[]; above: number[]; below: number[] }[] = [];
-  for (let i = 0; i < mesh.count; i++) {
-    const up = neighbours(mesh, i, -1);
-    const only = up.length === 1 && neighbours(mesh, up[0]!, 1).length === 1 ? up[0]! : -1;
+  for (let i = 0; i < rows.count; i++) {
+    const up = rows.neighbours(i, -1);
+    const only = up.length === 1 && rows.neighbours(up[0]!, 1).length === 1 ? up[0]! : -1;
     if (only >= 0) {
       sectionOf[i] = sectionOf[only]!;
       sections[sectionOf[i]!]!.stretches.push(i);

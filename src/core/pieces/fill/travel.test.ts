@@ -1,13 +1,17 @@
 import fc from 'fast-check';
 import { clean, contains, offset } from '../../geometry/area';
 import { dataToRings } from '../../geometry/path';
-import { distance } from '../../geometry/point';
+import { distance, type Area } from '../../geometry/point';
 import { fromUV, heightOf, nearestStretch, neighbours, scanRows } from './rows';
+import { straightRows } from './rowset';
 import { connectedGroups, sewingOrder, splitSections } from './sections';
 import { wayThrough } from './travel';
 
 const RING = clean(dataToRings('M20,0 A20,20 0 1 1 -20,0 A20,20 0 1 1 20,0 Z M12,0 A12,12 0 1 0 -12,0 A12,12 0 1 0 12,0 Z'), 'evenodd');
 const COMB = clean(dataToRings('M-20,-10 H20 V10 H16 V-4 H10 V10 H6 V-4 H0 V10 H-4 V-4 H-10 V10 H-14 V-4 H-20 Z'), 'evenodd');
+
+const sectionsOf = (area: Area) =>
+  splitSections(straightRows(scanRows(area, 0, 0.4), { stitchLengthMm: 3.5, pullCompMm: 0, staggerOf: () => 0 }));
 
 test('rows of a rectangle: one stretch each, its full width, the spacing apart', () => {
   const mesh = scanRows(clean(dataToRings('M-10,-5 H10 V5 H-10 Z'), 'nonzero'), 0, 0.5);
@@ -16,13 +20,13 @@ test('rows of a rectangle: one stretch each, its full width, the spacing apart',
 });
 
 test('a ring splits into four sections that hang together', () => {
-  const sections = splitSections(scanRows(RING, 0, 0.4));
+  const sections = sectionsOf(RING);
   expect(sections).toHaveLength(4);
   expect(connectedGroups(sections)).toHaveLength(1);
 });
 
 test('the sewing order takes every section once, and the chosen one last', () => {
-  const sections = splitSections(scanRows(COMB, 0, 0.4));
+  const sections = sectionsOf(COMB);
   for (let last = 0; last < sections.length; last++) {
     for (const atTop of [true, false]) {
       const order = sewingOrder(sections, last, atTop);

@@ -19,11 +19,18 @@ export function graphOf(lines: readonly Line[]): LineGraph {
   return { nodes, edges };
 }
 
+/** One line of a tour: sewn on the way out, or on the way back. */
+export interface Leg {
+  line: Point[];
+  back: boolean;
+}
+
 /**
- * Ways that go along every edge twice, out and back, so that each connected part is one unbroken line that ends where it
+ * Tours that go along every line twice, out and back, so that each connected part is one unbroken way that ends where it
  * began.
+ * @returns one tour for each connected part
  */
-export function outAndBack(graph: LineGraph, start: Point | null): Point[][] {
+export function outAndBack(graph: LineGraph, start: Point | null): Leg[][] {
   const used = new Set<number>();
   const at = graph.nodes.map((): number[] => []);
   graph.edges.forEach((e, i) => {
@@ -32,7 +39,7 @@ export function outAndBack(graph: LineGraph, start: Point | null): Point[][] {
   });
   const order = graph.nodes.map((_, i) => i);
   if (start) order.sort((a, b) => distance(graph.nodes[a]!, start) - distance(graph.nodes[b]!, start));
-  const out: Point[][] = [];
+  const out: Leg[][] = [];
   for (const root of order) {
     if (!at[root]!.some((e) => !used.has(e))) continue;
     out.push(tour(graph, at, used, root));
@@ -40,23 +47,26 @@ export function outAndBack(graph: LineGraph, start: Point | null): Point[][] {
   return out;
 }
 
-function tour(graph: LineGraph, at: readonly number[][], used: Set<number>, root: number): Point[] {
-  const way: Point[] = [graph.nodes[root]!];
-  const stack: { node: number; back: Point[] }[] = [{ node: root, back: [] }];
+function tour(graph: LineGraph, at: readonly number[][], used: Set<number>, root: number): Leg[] {
+  const legs: Leg[] = [];
+  const stack: { node: number; back: Leg | null }[] = [{ node: root, back: null }];
   while (stack.length > 0) {
     const here = stack[stack.length - 1]!;
     const next = at[here.node]!.find((e) => !used.has(e));
     if (next === undefined) {
-      way.push(...here.back);
+      if (here.back) legs.push(here.back);
       stack.pop();
       continue;
     }
     used.add(next);
     const edge = graph.edges[next]!;
     const forward = edge.from === here.node;
-    const line = forward ? edge.line : edge.line.slice().reverse();
-    way.push(...line.slice(1));
-    stack.push({ node: forward ? edge.to : edge.from, back: line.slice(0, -1).reverse() });
+    const line = forward ? edge.line.slice() : edge.line.slice().reverse();
+    legs.push({ line, back: false });
+    stack.push({ node: forward ? edge.to : edge.from, back: { line: line.slice().reverse(), back: true } });
   }
-  return way;
+  return legs;
 }
+
+/** The whole tour as one line. */
+export const wayOf = (legs: readonly Leg[]): Point[] => legs.flatMap((leg, i) => (i === 0 ? leg.line : leg.line.slice(1)));

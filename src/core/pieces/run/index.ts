@@ -8,11 +8,13 @@ import { Command, Role } from '../../plan/roles';
 import { THREAD_WIDTH_MM } from '../../units/tolerances';
 import type { PieceKind, PreparedShape, StartEnd } from '../kind';
 import type { ResolvedSettings } from '../resolve';
-import { graphOf, outAndBack } from './graph';
+import { graphOf, outAndBack, wayOf, type Leg } from './graph';
 import { runPoints } from './points';
+import { motifLine, styledPoints, type LineStyle } from './styles';
 
 export interface RunShape extends PreparedShape {
   lines: readonly Line[];
+  motif: Line;
 }
 
 /** Gaps inside a run piece that one stitch may cross, mm. */
@@ -27,7 +29,7 @@ function prepare(piece: Piece): RunShape | null {
     })
     .filter((l) => l.length > 1 && lineLength(l) > 0.2);
   if (lines.length === 0) return null;
-  const style = piece.settings.style ?? 'double';
+  const style = piece.settings.style ?? (piece.settings.foundation ? 'plain' : 'double');
   const tips = lines.flatMap((l) => [l[0]!, l[l.length - 1]!]);
   const through = lines.length === 1 && style !== 'double';
   const painted = strokeArea(lines, false, { widthMm: THREAD_WIDTH_MM, cap: 'round', join: 'round', miterLimit: 2 });
@@ -43,36 +45,46 @@ function prepare(piece: Piece): RunShape | null {
         ]
       : tips.slice(0, 24).map((p) => ({ start: p, end: p })),
     lines,
+    motif: motifLine(piece.motif),
   };
 }
 
 function stitch(out: StitchBuffer, shape: RunShape, set: ResolvedSettings, ends: StartEnd): void {
-  const length = set.stitchLength.value;
-  const style = set.style!.value;
-  if (shape.lines.length > 1 || style === 'double') {
-    for (const way of outAndBack(graphOf(shape.lines), ends.start)) {
-      goTo(out, way[0]!);
-      sew(out, runPoints(way, length), 1);
-    }
+  const style: LineStyle = {
+    style: set.style!.value,
+    stitchLengthMm: set.stitchLength.value,
+    passes: Math.max(3, set.passes!.value),
+    spacingMm: set.spacing?.value ?? 1.5,
+    widthMm: set.zigzagWidth?.value ?? 2,
+    motif: shape.motif,
+    motifGapMm: set.motifSpacing?.value ?? 0,
+  };
+  const role = set.foundation?.value ? Role.underlay : Role.cover;
+  const plain = style.style === 'plain' || style.style === 'double';
+  if (shape.lines.length === 1 && style.style !== 'double') {
+    const line = shape.lines[0]!;
+    const flip = ends.start !== null && distance(ends.start, line[line.length - 1]!) < distance(ends.start, line[0]!);
+    append(out, styledPoints(flip ? line.slice().reverse() : line, style), role);
     return;
   }
-  const line = shape.lines[0]!;
-  const flip = ends.start !== null && distance(ends.start, line[line.length - 1]!) < distance(ends.start, line[0]!);
-  const points = runPoints(flip ? line.slice().reverse() : line, length);
-  sew(out, points, style === 'bean' ? Math.max(3, set.passes!.value) : 1);
+  for (const legs of outAndBack(graphOf(shape.lines), ends.start)) {
+    goTo(out, legs[0]!.line[0]!);
+    if (plain) append(out, runPoints(wayOf(legs), style.stitchLengthMm), role);
+    else sewBranches(out, legs, style, role);
+  }
 }
 
-/** Sews each stitch `passes` times (an odd number), as a bean does. */
-function sew(out: StitchBuffer, points: readonly Point[], passes: number): void {
-  points.forEach((p, i) => {
-    out.push(p.x, p.y, Role.cover);
-    const before = points[i - 1];
-    if (!before) return;
-    for (let k = 1; k < passes; k += 2) {
-      out.push(before.x, before.y, Role.cover);
-      out.push(p.x, p.y, Role.cover);
-    }
-  });
+/** Branched lines in a style of their own: out on a run, back in the style, which covers the run. */
+function sewBranches(out: StitchBuffer, legs: readonly Leg[], style: LineStyle, role: number): void {
+  if (legs.length === 2) return append(out, styledPoints(legs[0]!.line, style), role);
+  for (const leg of legs) {
+    if (leg.back) append(out, styledPoints(leg.line, style), role);
+    else append(out, runPoints(leg.line, style.stitchLengthMm), Role.travel);
+  }
+}
+
+function append(out: StitchBuffer, points: readonly Point[], role: number): void {
+  for (const p of points) out.push(p.x, p.y, role);
 }
 
 function goTo(out: StitchBuffer, p: Point): void {

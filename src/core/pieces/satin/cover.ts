@@ -6,8 +6,8 @@ import { crossingAt, widenRow, type Track } from './track';
 export interface ColumnCover {
   /** Distance between successive penetrations on the outer side, mm. */
   spacingMm: number;
-  /** Added at each end of each row, mm; negative draws rows in, as underlay does. */
-  widenMm: number;
+  /** Added at the left and the right end of each row, mm; negative draws rows in, as underlay does. */
+  widenMm: readonly [number, number];
   /** Rows are never shorter, mm. */
   leastWidthMm: number;
   /** Rows longer than this get interior penetrations, mm. */
@@ -16,6 +16,8 @@ export interface ColumnCover {
 
 /** Inner penetrations nearer than this are shortened alternately, mm (craft §4). */
 const CROWDED_MM = 0.25;
+/** The inner side of a turn moves on by less than this share of the outer side. */
+const TURNING = 0.85;
 /** How far a shortened stitch stays back, as a share of its row. */
 const SHORTEN = 0.22;
 const MOST_SHORTENED_MM = 1.5;
@@ -33,9 +35,17 @@ export function sewColumn(out: StitchBuffer, track: Track, backwards: boolean, c
     const k = backwards ? last - n : first + n;
     const { crossing, index } = crossingAt(track, k * half, hint);
     hint = index;
-    const [left, right] = widenRow(crossing.left, crossing.right, cover.widenMm, cover.leastWidthMm);
+    const [left, right] = widenRow(
+      crossing.left,
+      crossing.right,
+      widened(cover.widenMm[0], crossing.leftPace),
+      widened(cover.widenMm[1], crossing.rightPace),
+      cover.leastWidthMm,
+    );
     const onLeft = ((k % 2) + 2) % 2 === 0;
-    const pace = (onLeft ? crossing.leftPace : crossing.rightPace) * cover.spacingMm;
+    const inner = onLeft ? crossing.leftPace : crossing.rightPace;
+    // Rows that are meant to lie this near on a straight are not crowded.
+    const pace = inner < TURNING ? inner * cover.spacingMm : Infinity;
     const target = shortened(onLeft ? left : right, onLeft ? right : left, pace, Math.floor(k / 2));
     splitTowards(out, target, cover.splitMm, k, role);
     if (n === 0) out.pushClear(target.x, target.y, role, SHORTEST_STITCH_MM);
@@ -43,14 +53,20 @@ export function sewColumn(out: StitchBuffer, track: Track, backwards: boolean, c
   }
 }
 
+/** Where rows converge on the inside of a turn there is nothing to widen: their ends would cross into the other arm. */
+const widened = (mm: number, pace: number): number => (mm <= 0 ? mm : mm * Math.min(1, Math.max(0, (pace - 0.1) / 0.3)));
+
 /** On the inside of a turn every second penetration stays back, and two of three where even those would crowd. */
 function shortened(own: Point, other: Point, gapMm: number, ordinal: number): Point {
   if (gapMm >= CROWDED_MM) return own;
-  const depth = gapMm < CROWDED_MM / 2 ? ((ordinal % 3) + 3) % 3 : ((ordinal % 2) + 2) % 2;
+  const third = ((ordinal % 3) + 3) % 3;
+  const depth = gapMm < 0.02 ? third + 0.5 : gapMm < CROWDED_MM / 2 ? third : ((ordinal % 2) + 2) % 2;
   if (depth === 0) return own;
   const width = distance(own, other);
   if (width < 1.4) return own;
-  return mix(own, other, Math.min(SHORTEN, MOST_SHORTENED_MM / width) * depth);
+  // Barely crowded rows stay back a little only, so that no notch shows where shortening sets in.
+  const need = Math.min(1, Math.max(0.4, (CROWDED_MM - gapMm) / (CROWDED_MM / 3)));
+  return mix(own, other, Math.min(SHORTEN, MOST_SHORTENED_MM / width) * depth * need);
 }
 
 /** Interior penetrations of a row that is too long for one stitch, staggered from row to row so that no line forms. */

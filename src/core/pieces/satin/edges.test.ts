@@ -44,10 +44,10 @@ test('a jump of a side along its own row does not count as advance', () => {
 });
 
 test('rows are widened about their middle, and never come out narrower than the least', () => {
-  expect(widenRow({ x: 0, y: -1 }, { x: 0, y: 1 }, 0.3, 1)).toEqual([
+  expect(widenRow({ x: 0, y: -1 }, { x: 0, y: 1 }, 0.3, 0.3, 1)).toEqual([
     { x: 0, y: -1.3 },
     { x: 0, y: 1.3 },
   ]);
-  const [a, b] = widenRow({ x: 0, y: -0.1 }, { x: 0, y: 0.1 }, 0, 1);
+  const [a, b] = widenRow({ x: 0, y: -0.1 }, { x: 0, y: 0.1 }, 0, 0, 1);
   expect(b.y - a.y).toBeCloseTo(1, 9);
 });

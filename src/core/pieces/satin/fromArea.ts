@@ -6,7 +6,7 @@ import { atan2, cos, PI, sin } from '../../units/trig';
 import { OVERLAP_MM } from '../../units/tolerances';
 import { stringChains, type Chain } from './chains';
 import { indexEdges, type EdgeIndex } from './edges';
-import { castRows } from './fromLine';
+import { castRows } from './cast';
 import { sliceTrack, type Column, type ColumnNetwork } from './track';
 
 /**
@@ -111,7 +111,7 @@ function columnsOf(chain: Chain, edges: EdgeIndex): Column[] {
   if (!track) return [];
   if (loop || chain.stops.length === 2) {
     const [a, b] = [chain.stops[0]!.node, chain.stops[chain.stops.length - 1]!.node];
-    return [{ from: a, to: b, track, tuckedAt: tuckedNodes(chain) }];
+    return [{ from: a, to: b, track, tuckedAt: tuckedNodes(chain), openFrom: chain.startsAs === 'open', openTo: chain.endsAs === 'open' }];
   }
   const last = track.left.length - 1;
   const cuts = sampled.stopAt.map((i, k) => {
@@ -121,7 +121,13 @@ function columnsOf(chain: Chain, edges: EdgeIndex): Column[] {
   return cuts.slice(1).flatMap((to, k) => {
     const from = cuts[k]!;
     if (to - from < 1) return [];
-    return [{ from: chain.stops[k]!.node, to: chain.stops[k + 1]!.node, track: sliceTrack(track, from, to), tuckedAt: tuckedNodes(chain) }];
+    const column = {
+      from: chain.stops[k]!.node,
+      to: chain.stops[k + 1]!.node,
+      track: sliceTrack(track, from, to),
+      tuckedAt: tuckedNodes(chain),
+    };
+    return [{ ...column, openFrom: k === 0 && chain.startsAs === 'open', openTo: k === cuts.length - 2 && chain.endsAs === 'open' }];
   });
 }
 
@@ -211,5 +217,5 @@ function compactColumn(area: Area, edges: EdgeIndex, maxRadius: number): ColumnN
     reach,
     edges,
   );
-  return { columns: track ? [{ from: 0, to: 1, track }] : [] };
+  return { columns: track ? [{ from: 0, to: 1, track, openFrom: true, openTo: true }] : [] };
 }

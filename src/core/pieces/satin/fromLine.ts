@@ -1,23 +1,33 @@
 import { strokeArea } from '../../geometry/area';
-import { calmTangents, lineLength, resample, smooth, withoutRepeats } from '../../geometry/line';
-import { add, cross, distance, dot, scale, sub, unit, type Line, type Point } from '../../geometry/point';
-import { atan2, PI, sin, cos } from '../../units/trig';
+import { calmTangents, lineLength, resample, sharpestTurn, smooth, withoutRepeats } from '../../geometry/line';
+import type { Corners } from '../../document/types';
+import { add, distance, scale, sub, unit, type Line, type Point } from '../../geometry/point';
+import { PI, sin, cos } from '../../units/trig';
 import { OVERLAP_MM, SAME_POINT_MM } from '../../units/tolerances';
+import { CAP_LAP_MM, capColumn, mitred, splitAtCorners, type Stretch } from './corners';
 import { indexEdges, type EdgeIndex } from './edges';
-import { makeTrack, type Column, type ColumnNetwork } from './track';
+import { castRows } from './cast';
+import type { Column, ColumnNetwork, Track } from './track';
 
 export interface StrokeSpec {
   widthMm: number;
   cap: 'butt' | 'round' | 'square';
   join: 'miter' | 'round' | 'bevel';
+  /** How columns go round corners; `butt` when absent. */
+  corners?: Corners;
 }
 
 /** Sampling of a column's middle, mm. */
 const STEP_MM = 0.12;
 /** A turn sharper than this, radians, ends one column and begins the next (about 42°). */
 const CORNER_RAD = 0.73;
+/** The sharpest turn that one column can go round, radians (115°): beyond it rows would run back on themselves. */
+const TURNS_TO_RAD = 2;
 
-/** Columns along strokes: one for each stretch between sharp corners, overlapping its neighbour at the corner. */
+/**
+ * Columns along strokes: one for each stretch between sharp corners. What happens at a corner is the person's choice:
+ * one column that turns, two that butt with an overlap, two that meet on the mitre line, or a cap under both.
+ */
 export function networkFromLines(lines: readonly { points: Line; closed: boolean }[], spec: StrokeSpec): ColumnNetwork {
   const columns: Column[] = [];
   let node = 0;
@@ -30,84 +40,58 @@ export function networkFromLines(lines: readonly { points: Line; closed: boolean
   return { columns };
 }
 
-interface Stretch {
-  points: Point[];
-  /** Turn at its start and end, radians; NaN at an open end. */
-  turnBefore: number;
-  turnAfter: number;
-}
-
-function turnAt(a: Point, b: Point, c: Point): number {
-  const d = sub(b, a);
-  const e = sub(c, b);
-  return Math.abs(atan2(cross(d, e), dot(d, e)));
-}
-
-function splitAtCorners(line: readonly Point[], closed: boolean): Stretch[] {
-  const n = line.length;
-  const ring = closed && distance(line[0]!, line[n - 1]!) < SAME_POINT_MM ? line.slice(0, -1) : line.slice();
-  const m = ring.length;
-  const turns = ring.map((p, i) => {
-    if (!closed && (i === 0 || i === m - 1)) return 0;
-    return turnAt(ring[(i + m - 1) % m]!, p, ring[(i + 1) % m]!);
-  });
-  const corners = turns.flatMap((t, i) => (t > CORNER_RAD ? [i] : []));
-  if (!closed) {
-    const cuts = [0, ...corners, m - 1];
-    return cuts.slice(1).map((to, k) => ({
-      points: ring.slice(cuts[k], to + 1),
-      turnBefore: k === 0 ? NaN : turns[cuts[k]!]!,
-      turnAfter: k === cuts.length - 2 ? NaN : turns[to]!,
-    }));
-  }
-  if (corners.length === 0) return [{ points: [...ring, ring[0]!], turnBefore: 0, turnAfter: 0 }];
-  return corners.map((from, k) => {
-    const to = corners[(k + 1) % corners.length]!;
-    const end = to > from ? to : to + m;
-    const points = Array.from({ length: end - from + 1 }, (_, i) => ring[(from + i) % m]!);
-    return { points, turnBefore: turns[from]!, turnAfter: turns[to]! };
-  });
-}
-
 function columnsOfStroke(line: Point[], closed: boolean, spec: StrokeSpec, edges: EdgeIndex, firstNode: number): Column[] {
   if (line.length < 2) return [];
-  const stretches = splitAtCorners(line, closed);
+  const corners = spec.corners ?? 'butt';
+  const stretches = splitAtCorners(line, closed, corners === 'turn' ? TURNS_TO_RAD : CORNER_RAD);
   const out: Column[] = [];
   stretches.forEach((s, k) => {
     const loop = closed && stretches.length === 1;
     const last = k === stretches.length - 1;
     const track = trackAlong(s, spec, edges, loop);
-    if (!track) return;
     const to = closed && last ? firstNode : firstNode + k + 1;
-    out.push({ from: firstNode + k, to, track });
+    const [openFrom, openTo] = [Number.isNaN(s.turnBefore), Number.isNaN(s.turnAfter)];
+    const butts = corners === 'butt' && !loop;
+    const tuckedAt = corners === 'cap' && !openFrom && !loop ? [firstNode + k] : [];
+    if (track) out.push({ from: firstNode + k, to, track, openFrom, openTo, buttsTo: butts && !openTo, tuckedAt });
+    if (corners !== 'cap' || !(s.turnAfter > CORNER_RAD)) return;
+    const next = stretches[(k + 1) % stretches.length]!;
+    const cap = capColumn(s.points, next.points, spec.widthMm / 2, edges);
+    if (cap) out.push({ from: to, to: firstNode + 10_000 + k, track: cap });
   });
   return out;
 }
 
-function trackAlong(s: Stretch, spec: StrokeSpec, edges: EdgeIndex, loop: boolean) {
+function trackAlong(s: Stretch, spec: StrokeSpec, edges: EdgeIndex, loop: boolean): Track | null {
   const half = spec.widthMm / 2;
   const length = lineLength(s.points);
+  const corners = spec.corners ?? 'butt';
   let middle = resample(s.points, STEP_MM);
   middle = loop ? closeLoop(smooth(middle.slice(0, -1), 6, true)) : smooth(middle, 4, false);
   if (!loop) {
-    const before = startShift(s.turnBefore, spec, half, length);
-    const after = Number.isNaN(s.turnAfter) ? openEnd(spec, half) : mitreReach(s.turnAfter, half);
-    middle = extend(shorten(middle, before), Math.max(0, -before), after);
+    const join = joinOf(corners, half, length);
+    const before = Number.isNaN(s.turnBefore) ? openEnd(spec, half) : join.before(s.turnBefore);
+    const after = Number.isNaN(s.turnAfter) ? openEnd(spec, half) : join.after(s.turnAfter);
+    middle = extend(shorten(shortenEnd(middle, -after), -before), Math.max(0, before), Math.max(0, after));
   }
   if (middle.length < 2) return null;
-  const directions = calmTangents(middle, loop, Math.max(2, Math.round((0.3 * half) / STEP_MM)));
-  return castRows(
-    middle,
-    directions,
-    () => half * 1.02 + 0.01,
-    () => half * 1.02 + 0.01,
-    edges,
-  );
+  const turning = corners === 'turn' && sharpestTurn(s.points, half) > CORNER_RAD;
+  const directions = calmTangents(middle, loop, Math.max(2, Math.round(((turning ? 1.3 : 0.3) * half) / STEP_MM)));
+  const reach = (): number => half * (turning ? 2 : 1.02) + 0.01;
+  const track = castRows(middle, directions, reach, reach, edges);
+  return track && corners === 'mitre' && !loop ? mitred(track, s) : track;
 }
 
-const closeLoop = (ring: Point[]): Point[] => [...ring, ring[0]!];
-
-const openEnd = (spec: StrokeSpec, half: number): number => (spec.cap === 'butt' ? 0 : half - 0.02);
+/** How far a stretch goes on beyond a corner (positive) or stays back from it (negative), at its start and its end, mm. */
+function joinOf(corners: Corners, half: number, length: number): { before(turn: number): number; after(turn: number): number } {
+  const most = length * 0.6;
+  if (corners === 'mitre') return { before: (turn) => mitreReach(turn, half), after: (turn) => mitreReach(turn, half) };
+  if (corners === 'cap') {
+    const back = (turn: number): number => -Math.min(most / 2, Math.max(0, mitreReach(turn, half) - CAP_LAP_MM));
+    return { before: back, after: back };
+  }
+  return { before: (turn) => -Math.min(mitreReach(turn, half) - OVERLAP_MM, most), after: (turn) => mitreReach(turn, half) };
+}
 
 /** How far a column runs on past its corner so that it fills the outer side of the join, mm. */
 function mitreReach(turn: number, half: number): number {
@@ -115,11 +99,11 @@ function mitreReach(turn: number, half: number): number {
   return Math.min(half * 2.2, (half * sin(t)) / Math.max(0.2, cos(t)));
 }
 
-/** Where a column starts after a corner: at the edge of the one before, less the overlap. Negative: before the corner. */
-function startShift(turn: number, spec: StrokeSpec, half: number, length: number): number {
-  if (Number.isNaN(turn)) return -openEnd(spec, half);
-  return Math.min(mitreReach(turn, half) - OVERLAP_MM, length * 0.6);
-}
+const closeLoop = (ring: Point[]): Point[] => [...ring, ring[0]!];
+
+const openEnd = (spec: StrokeSpec, half: number): number => (spec.cap === 'butt' ? 0 : half - 0.02);
+
+const shortenEnd = (line: readonly Point[], by: number): Point[] => shorten(line.slice().reverse(), by).reverse();
 
 function shorten(line: readonly Point[], by: number): Point[] {
   if (by <= 0) return line.slice();
@@ -144,25 +128,4 @@ function extend(line: readonly Point[], before: number, after: number): Point[] 
     return Array.from({ length: Math.max(0, steps) }, (_, i) => add(from, scale(dir, (reach * (i + 1)) / steps)));
   };
   return [...ahead(line[0]!, startDir, before).reverse(), ...line, ...ahead(line[n - 1]!, endDir, after)];
-}
-
-/** Rows square to the middle line, cut where they meet the outline; rows that miss the area are left out. */
-export function castRows(
-  middle: readonly Point[],
-  directions: readonly Point[],
-  reachLeft: (i: number) => number,
-  reachRight: (i: number) => number,
-  edges: EdgeIndex,
-) {
-  const left: Point[] = [];
-  const right: Point[] = [];
-  middle.forEach((p, i) => {
-    const t = directions[i]!;
-    const normal = { x: t.y, y: -t.x };
-    const found = edges.stretch(p, normal, reachRight(i), reachLeft(i));
-    if (!found) return;
-    right.push(add(p, scale(normal, found[0])));
-    left.push(add(p, scale(normal, found[1])));
-  });
-  return left.length < 2 ? null : makeTrack(left, right);
 }

@@ -23,7 +23,7 @@ export function networkFromSides(a: Line, b: Line, slants: readonly Line[] = [])
     left.push(...(k === 1 ? as : as.slice(1)));
     right.push(...(k === 1 ? bs : bs.slice(1)));
   }
-  return { columns: [{ from: 0, to: 1, track: makeTrack(left, right) }] };
+  return { columns: [{ from: 0, to: 1, track: makeTrack(left, right), openFrom: true, openTo: true }] };
 }
 
 function tiesOf(a: Line, b: Line, slants: readonly Line[]): [number, number][] {

@@ -1,24 +1,32 @@
 import { areaOf, clean, components, offset, strokeArea } from '../../geometry/area';
 import { distance, type Area, type Point } from '../../geometry/point';
-import { dataToRings, flattenSubpath, parsePath } from '../../geometry/path';
+import { dataToRings, flattenSubpath, parsePath, ringsToData } from '../../geometry/path';
 import type { Piece } from '../../document/types';
 import type { StitchBuffer } from '../../plan/buffer';
 import { MACHINE_LIMIT_MM } from '../../units/tolerances';
 import type { PieceKind, PreparedShape, StartEnd } from '../kind';
 import type { ResolvedSettings } from '../resolve';
+import { fillKind, type FillShape } from '../fill';
 import { scanRows, type RowMesh } from '../fill/rows';
 import { networkFromArea } from './fromArea';
 import { networkFromLines } from './fromLine';
 import { networkFromSides } from './fromSides';
+import { networkFromSlants } from './fromSlants';
 import { sewNetwork } from './sew';
 import { medianWidth, type ColumnNetwork, type Track } from './track';
 
 /** Satin never sews narrower than this, mm (craft §4: minimum sewn width 1.0, with the thread's own width inside). */
 const LEAST_SEWN_MM = 1;
 const WAYS_MM = 0.15;
+/** Stitch length where a satin over its limit becomes a fill, mm (craft §4). */
+const FILL_STITCH_MM = 3.5;
 
 export interface SatinShape extends PreparedShape {
   network: ColumnNetwork;
+  /** Length of the longest row as drawn, mm. */
+  widestMm: number;
+  /** The same shape as a fill, for columns over the limit when they are to become one. */
+  asFill: FillShape | null;
 }
 
 function networkOf(piece: Piece): { network: ColumnNetwork; painted: Area } | null {
@@ -33,15 +41,21 @@ function networkOf(piece: Piece): { network: ColumnNetwork; painted: Area } | nu
       const points = flattenSubpath(s);
       return { points: s.closed ? [...points, points[0]!] : points, closed: s.closed };
     });
-    const spec = { widthMm: piece.width, cap: piece.cap ?? 'butt', join: piece.join ?? 'miter' };
+    const spec = {
+      widthMm: piece.width,
+      cap: piece.cap ?? 'butt',
+      join: piece.join ?? 'miter',
+      corners: piece.settings.corners ?? 'butt',
+    } as const;
     const painted = lines.map((l) => strokeArea([l.closed ? l.points.slice(0, -1) : l.points], l.closed, { ...spec, miterLimit: 4 }));
     return { network: networkFromLines(lines, spec), painted: clean(painted.flat(), 'nonzero') };
   }
   if (!piece.area) return null;
   const painted = clean(dataToRings(piece.area), 'evenodd');
+  const slants = (piece.slants ?? []).flatMap((d) => dataToRings(d)).filter((l) => l.length > 1);
   let next = 0;
   const columns = components(painted).flatMap((part) => {
-    const own = networkFromArea(part).columns;
+    const own = (slants.length > 0 ? networkFromSlants(part, slants) : networkFromArea(part)).columns;
     const shift = next;
     for (const c of own) next = Math.max(next, c.from + shift + 2, c.to + shift + 2);
     return own.map((c) => ({ ...c, from: c.from + shift, to: c.to + shift }));
@@ -68,23 +82,34 @@ function prepare(piece: Piece): SatinShape | null {
     areaMm2: areaOf(made.painted),
     ends: lone ? [...same, { start: points[0]!, end: points[1]! }, { start: points[1]!, end: points[0]! }] : same,
     network: made.network,
+    widestMm: columns.reduce((w, c) => Math.max(w, widestOf(c.track)), 0),
+    asFill: piece.settings.overLimit === 'fill' ? fillKind.prepare({ ...piece, kind: 'fill', area: ringsToData(made.painted) }) : null,
   };
 }
 
+const widestOf = (t: Track): number => t.left.reduce((w, p, i) => Math.max(w, distance(p, t.right[i]!)), 0);
+
 function stitch(out: StitchBuffer, shape: SatinShape, set: ResolvedSettings, ends: StartEnd): void {
   const limit = set.satinLimit?.value ?? 9;
+  if (shape.asFill && set.overLimit?.value === 'fill' && shape.widestMm > limit) {
+    return fillKind.stitch(out, shape.asFill, { ...set, stitchLength: { ...set.stitchLength, value: FILL_STITCH_MM } }, ends);
+  }
+  const sides = set.pullCompSides?.value ?? ([set.pullComp!.value, set.pullComp!.value] as const);
   sewNetwork(
     out,
     shape.network,
     {
       cover: {
         spacingMm: set.spacing!.value,
-        widenMm: set.pullComp!.value,
+        widenMm: sides,
         leastWidthMm: LEAST_SEWN_MM,
-        splitMm: Math.min(limit + 2 * set.pullComp!.value + 0.5, MACHINE_LIMIT_MM - 0.05),
+        splitMm: Math.min(limit + sides[0] + sides[1] + 0.5, MACHINE_LIMIT_MM - 0.05),
       },
       underlay: set.underlay?.value ?? [],
       runLengthMm: set.stitchLength.value,
+      ends: set.ends?.value ?? 'open',
+      pushMm: set.pushComp?.value ?? 0,
+      tackDown: (set.foam?.value ?? 0) > 0,
       ways: waysIn(shape.painted),
     },
     ends.start,

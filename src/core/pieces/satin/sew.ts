@@ -2,17 +2,23 @@ import { resample } from '../../geometry/line';
 import { distance, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../plan/buffer';
 import { Role } from '../../plan/roles';
-import type { UnderlayLayer } from '../../document/types';
+import type { ColumnEnds, UnderlayLayer } from '../../document/types';
 import { SHORTEST_STITCH_MM } from '../../units/tolerances';
 import type { RowMesh } from '../fill/rows';
 import { travelTo } from '../fill/sew';
 import { sewColumn, type ColumnCover } from './cover';
+import { capOf, withEnds } from './ends';
 import { centreLine, crossingAt, widenRow, type Column, type ColumnNetwork, type Track } from './track';
 
 export interface ColumnSettings {
   cover: ColumnCover;
   underlay: readonly UnderlayLayer[];
   runLengthMm: number;
+  /** How open ends are sewn, and by how much push would lengthen them, mm. */
+  ends: ColumnEnds;
+  pushMm: number;
+  /** Over foam a run holds it down before anything else. */
+  tackDown: boolean;
   /** Rows of the painted area, to find ways between columns that do not meet. */
   ways: Iterable<RowMesh>;
 }
@@ -31,7 +37,7 @@ export function sewNetwork(
   start: Point | null,
   end: Point | null,
 ): void {
-  const { columns } = network;
+  const columns = network.columns.map((c) => withEnds(c, settings.ends, settings.pushMm, Math.max(...settings.cover.widenMm)));
   if (columns.length === 0) return;
   if (columns.length === 1) return sewLone(out, columns[0]!, settings, start, end);
   const done = new Set<Column>();
@@ -101,7 +107,9 @@ function sewFrom(out: StitchBuffer, columns: readonly Column[], node: number, se
     done.add(column);
     const backwards = column.from !== node;
     const far = backwards ? column.from : column.to;
+    sewCap(out, column, backwards, settings);
     layFoundation(out, column.track, backwards, settings, true);
+    sewCap(out, column, !backwards, settings);
     if (far !== node) sewFrom(out, columns, far, settings, done);
     approach(out, column.track, !backwards, settings);
     sewColumn(out, column.track, !backwards, settings.cover, Role.cover);
@@ -114,10 +122,20 @@ function sewLone(out: StitchBuffer, column: Column, settings: ColumnSettings, st
   const from = start ?? out.last();
   const atEnd = from !== null && distance(endOf(track, true), from) < distance(endOf(track, false), from);
   const wantsReturn = !loop && end !== null && distance(end, endOf(track, atEnd)) < distance(end, endOf(track, !atEnd));
-  layFoundation(out, track, atEnd, settings, wantsReturn);
-  const coverFromEnd = wantsReturn ? !atEnd : atEnd;
+  const capped = settings.ends === 'capped';
+  sewCap(out, column, atEnd, settings);
+  layFoundation(out, track, atEnd, settings, wantsReturn || capped);
+  sewCap(out, column, !atEnd, settings);
+  const coverFromEnd = wantsReturn || capped ? !atEnd : atEnd;
   approach(out, track, coverFromEnd, settings);
   sewColumn(out, track, coverFromEnd, settings.cover, Role.cover);
+}
+
+/** Closes an open end with cross stitches, when such are asked for. */
+function sewCap(out: StitchBuffer, column: Column, atEnd: boolean, settings: ColumnSettings): void {
+  if (settings.ends !== 'capped' || !(atEnd ? column.openTo : column.openFrom)) return;
+  const cap = capOf(column.track, atEnd);
+  if (cap) sewColumn(out, cap, false, { ...settings.cover, widenMm: [0, 0], leastWidthMm: 0.5 }, Role.cover);
 }
 
 /** Brings the needle to the first row of the cover without leaving the column. */
@@ -133,6 +151,10 @@ function approach(out: StitchBuffer, track: Track, fromEnd: boolean, settings: C
  */
 function layFoundation(out: StitchBuffer, track: Track, fromEnd: boolean, settings: ColumnSettings, across: boolean): void {
   let atEnd = fromEnd;
+  if (settings.tackDown) {
+    runTrack(out, track, atEnd, settings.runLengthMm, null, Role.travel);
+    atEnd = !atEnd;
+  }
   const closed = distance(endOf(track, false), endOf(track, true)) < 0.05;
   for (const layer of settings.underlay) {
     const inset = layer.inset ?? 0.6;
@@ -159,7 +181,7 @@ function layFoundation(out: StitchBuffer, track: Track, fromEnd: boolean, settin
 
 const zigzagOf = (layer: UnderlayLayer, pass: number): ColumnCover => ({
   spacingMm: (layer.spacing ?? 2) * (pass === 0 ? 1 : 1.05),
-  widenMm: -(layer.inset ?? 0.6),
+  widenMm: [-(layer.inset ?? 0.6), -(layer.inset ?? 0.6)],
   leastWidthMm: 0.5,
   splitMm: 7,
 });
@@ -176,7 +198,7 @@ function runTrack(
   if (!edge) line = centreLine(track);
   else {
     line = track.left.map((l, i) => {
-      const row = widenRow(l, track.right[i]!, -edge.inset, 0.2);
+      const row = widenRow(l, track.right[i]!, -edge.inset, -edge.inset, 0.2);
       return edge.side === 'left' ? row[0] : row[1];
     });
   }

@@ -18,6 +18,12 @@ export interface Column {
   readonly track: Track;
   /** Nodes at which the column is tucked under others; there it is sewn before them. */
   readonly tuckedAt?: readonly number[];
+  /** Whether the track's first and last row are open ends, which nothing of the piece goes on from. */
+  readonly openFrom?: boolean;
+  /** Whether it ends against a neighbour's side there: it is then carried on to where that side will be sewn. */
+  readonly buttsFrom?: boolean;
+  readonly buttsTo?: boolean;
+  readonly openTo?: boolean;
 }
 
 /** Columns of one piece and how they meet. Columns that share a node touch there. */
@@ -50,7 +56,10 @@ export function sliceTrack(track: Track, from: number, to: number): Track {
 export interface Crossing {
   left: Point;
   right: Point;
-  /** How far the left and the right side move per mm of advance here: below 1 on the inside of a turn. */
+  /**
+   * How far the left and the right side move on per mm of advance here: below 1 on the inside of a turn, below 0 where
+   * rows cross each other.
+   */
   leftPace: number;
   rightPace: number;
 }
@@ -66,16 +75,18 @@ export function crossingAt(track: Track, advance: number, hint: number): { cross
   const left = mix(track.left[i - 1]!, track.left[i]!, t);
   const right = mix(track.right[i - 1]!, track.right[i]!, t);
   const row = unit(sub(right, left));
-  const pace = (side: readonly Point[]): number => (span > 0 ? Math.abs(cross(sub(side[i]!, side[i - 1]!), row)) / span : 1);
-  return { crossing: { left, right, leftPace: pace(track.left), rightPace: pace(track.right) }, index: i };
+  if (!(span > 0)) return { crossing: { left, right, leftPace: 1, rightPace: 1 }, index: i };
+  const a = cross(sub(track.left[i]!, track.left[i - 1]!), row);
+  const b = cross(sub(track.right[i]!, track.right[i - 1]!), row);
+  const onward = a + b < 0 ? -span : span;
+  return { crossing: { left, right, leftPace: a / onward, rightPace: b / onward }, index: i };
 }
 
-/** Moves both ends of a row outward by `mm` (inward when negative) and keeps at least `least` mm between them. */
-export function widenRow(left: Point, right: Point, mm: number, least: number): [Point, Point] {
-  const width = distance(left, right);
+/** Moves the ends of a row outward by `leftMm` and `rightMm` (inward when negative) and keeps at least `least` mm between them. */
+export function widenRow(left: Point, right: Point, leftMm: number, rightMm: number, least: number): [Point, Point] {
+  const lack = Math.max(0, least - (distance(left, right) + leftMm + rightMm)) / 2;
   const row = unit(sub(right, left));
-  const extra = Math.max(mm, (least - width) / 2);
-  return [add(left, scale(row, -extra)), add(right, scale(row, extra))];
+  return [add(left, scale(row, -leftMm - lack)), add(right, scale(row, rightMm + lack))];
 }
 
 /** Points midway between the sides. */

@@ -1,0 +1,23 @@
+import type { Corners, PieceKindName, RunStyle, Stagger } from './types';
+
+/** What people call things; one list for the whole interface and for what is printed. */
+export const KIND_WORDS: Record<PieceKindName, string> = {
+  run: 'Run',
+  satin: 'Satin',
+  fill: 'Fill',
+  border: 'Border',
+  applique: 'Appliqué',
+};
+
+export const STYLE_WORDS: Record<RunStyle, string> = {
+  plain: 'Plain',
+  double: 'Out and back',
+  bean: 'Bean',
+  backstitch: 'Backstitch',
+  zigzag: 'Loose zigzag',
+  motif: 'Motif',
+};
+
+export const STAGGER_WORDS: Record<Stagger, string> = { mixed: 'Mixed', brick: 'Brick', quarter: 'Quarter', carved: 'Carved lines' };
+
+export const CORNER_WORDS: Record<Corners, string> = { turn: 'Turn', butt: 'Butt', mitre: 'Mitre', cap: 'Cap' };

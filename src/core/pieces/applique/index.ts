@@ -1,0 +1,86 @@
+import { areaOf, offset } from '../../geometry/area';
+import { distance, type Line } from '../../geometry/point';
+import type { Piece } from '../../document/types';
+import type { StitchBuffer } from '../../plan/buffer';
+import { Command, Role } from '../../plan/roles';
+import { edgingOf, sewEdging, type Edging } from '../border/edging';
+import { placesAround } from '../border';
+import type { PieceKind, PreparedShape, StartEnd } from '../kind';
+import type { ResolvedSettings } from '../resolve';
+import { runPoints } from '../run/points';
+import { styledPoints } from '../run/styles';
+
+/** Usual width of the covering satin, mm: 3 to 4 (craft §8). */
+const COVER_WIDTH_MM = 3.5;
+/** How far inside the placement line the cloth is tacked down, mm: the cloth is cut just outside the tack-down. */
+const TACK_INSIDE_MM = 0.5;
+const TACK_ZIGZAG_MM = { widthMm: 1.6, spacingMm: 2 };
+
+interface AppliqueShape extends PreparedShape {
+  edging: Edging;
+  tackDown: readonly Line[];
+}
+
+const closed = (ring: Line): Line => [...ring, ring[0]!];
+
+function prepare(piece: Piece): AppliqueShape | null {
+  const edging = edgingOf(piece, COVER_WIDTH_MM);
+  if (!edging) return null;
+  return {
+    facts: { widthMm: edging.widthMm, angleDeg: 0 },
+    cover: edging.area,
+    painted: edging.area,
+    areaMm2: areaOf(edging.area),
+    ends: placesAround(edging.middles),
+    edging,
+    tackDown: offset(edging.area, -edging.widthMm / 2 - TACK_INSIDE_MM).map(closed),
+  };
+}
+
+/** Placement line, stop, tack-down as a run and a zigzag, stop, cover: each begins where the ones before can be reached. */
+function stitch(out: StitchBuffer, shape: AppliqueShape, set: ResolvedSettings, ends: StartEnd): void {
+  const length = set.stitchLength.value;
+  for (const line of shape.edging.middles) runRound(out, line, length, ends);
+  stop(out);
+  for (const line of shape.tackDown) {
+    runRound(out, line, length, ends);
+    const zigzag = { style: 'zigzag', stitchLengthMm: length, passes: 1, motif: [], motifGapMm: 0, ...TACK_ZIGZAG_MM } as const;
+    for (const p of styledPoints(startingAt(line, ends), zigzag)) out.push(p.x, p.y, Role.underlay);
+  }
+  stop(out);
+  const first = startingAt(shape.edging.middles[0]!, ends)[0]!;
+  out.push(first.x, first.y, Role.travel, Command.jump);
+  sewEdging(out, shape.edging, set, { start: first, end: null });
+}
+
+/** One round of a closed line; lines that are not reached by a short stitch are jumped to. */
+function runRound(out: StitchBuffer, line: Line, lengthMm: number, ends: StartEnd): void {
+  const points = runPoints(startingAt(line, ends), lengthMm);
+  const here = out.last();
+  const waits = out.commandAt(-1) === Command.stop;
+  if (here && (waits || distance(here, points[0]!) > lengthMm)) {
+    if (!waits) out.push(here.x, here.y, Role.travel, Command.trim);
+    out.push(points[0]!.x, points[0]!.y, Role.travel, Command.jump);
+  }
+  for (const p of points) out.push(p.x, p.y, Role.underlay);
+}
+
+/** The machine waits while cloth is laid on, or cut away. */
+function stop(out: StitchBuffer): void {
+  const here = out.last()!;
+  out.push(here.x, here.y, Role.travel, Command.stop);
+}
+
+function startingAt(line: Line, ends: StartEnd): Line {
+  const wish = ends.start;
+  if (!wish) return line;
+  const ring = line.slice(0, -1);
+  let best = 0;
+  ring.forEach((p, i) => {
+    if (distance(p, wish) < distance(ring[best]!, wish)) best = i;
+  });
+  return closed([...ring.slice(best), ...ring.slice(0, best)]);
+}
+
+/** Cloth laid on and held by a satin edge: it saves the stitches of a large area. */
+export const appliqueKind: PieceKind<AppliqueShape> = { kind: 'applique', needs: 'an area', prepare, stitch };
