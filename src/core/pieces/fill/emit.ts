@@ -10,6 +10,9 @@ export const STAGGER_ORDER = [0, 0.5, 0.25, 0.75] as const;
 /** Steps this long stay above the floor even when both ends are rounded to the plan's lattice, mm. */
 const SAFE_STEP_MM = SHORTEST_STITCH_MM + 0.0015;
 
+/** How far beyond its compensation a row may reach to lengthen a step, mm. */
+const REACH_OUT_MM = 0.08;
+
 export interface RowSettings {
   stitchLengthMm: number;
   /** Added at each end of each row, mm. */
@@ -97,7 +100,9 @@ export function stepTo(
     return;
   }
   const lean = dot(sub(p, here), outward);
-  const way = lean < -0.005 ? -1 : 1;
+  const needed = Math.sqrt(Math.max(0, SAFE_STEP_MM * SAFE_STEP_MM - length * length));
+  // Rows nearer than a stitch would have to reach out far; they stay back instead.
+  const way = lean < -0.005 || needed > REACH_OUT_MM ? -1 : 1;
   let best = onLattice(p);
   for (let shift = 0.002; shift <= 0.4 && distance(here, best) < SHORTEST_STITCH_MM; shift += 0.002) {
     best = onLattice(add(p, scale(outward, way * shift)));
