@@ -27,7 +27,7 @@ export const setThread = (id: string, thread: string): void => edit(id, 'Change 
 /** Kinds that the shape of a piece can be sewn as. */
 export function possibleKinds(piece: Piece): PieceKindName[] {
   if (piece.line) return piece.width ? ['run', 'satin'] : ['run'];
-  return piece.sides ? ['satin'] : ['satin', 'fill'];
+  return piece.sides ? ['satin'] : ['satin', 'fill', 'border', 'applique'];
 }
 
 export const setKind = (id: string, kind: PieceKindName): void => edit(id, `Sew as ${kind}`, (p) => void (p.kind = kind));

@@ -1,4 +1,4 @@
-import type { Corners, PieceKindName, RunStyle, Stagger } from './types';
+import type { ColumnEnds, Corners, PieceKindName, RunStyle, Stagger, TieShape } from './types';
 
 /** What people call things; one list for the whole interface and for what is printed. */
 export const KIND_WORDS: Record<PieceKindName, string> = {
@@ -21,3 +21,7 @@ export const STYLE_WORDS: Record<RunStyle, string> = {
 export const STAGGER_WORDS: Record<Stagger, string> = { mixed: 'Mixed', brick: 'Brick', quarter: 'Quarter', carved: 'Carved lines' };
 
 export const CORNER_WORDS: Record<Corners, string> = { turn: 'Turn', butt: 'Butt', mitre: 'Mitre', cap: 'Cap' };
+
+export const END_WORDS: Record<ColumnEnds, string> = { open: 'Shortened', covered: 'Run under', capped: 'Capped' };
+
+export const TIE_WORDS: Record<TieShape, string> = { line: 'Along the line', cross: 'Small cross' };

@@ -9,11 +9,14 @@ import { jobOf, piece } from './fixtures';
 
 function check(pieces: Piece[]): number {
   const plan = new Planner().plan(jobOf(pieces));
+  let wild = 0;
+  let long = 0;
   for (let i = 0; i < plan.x.length; i++) {
-    expect(Number.isFinite(plan.x[i]!) && Number.isFinite(plan.y[i]!)).toBe(true);
+    if (!Number.isFinite(plan.x[i]!) || !Number.isFinite(plan.y[i]!)) wild++;
     if (i === 0 || plan.command[i] !== Command.stitch || plan.command[i - 1] !== Command.stitch) continue;
-    expect(Math.hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!)).toBeLessThanOrEqual(12.01);
+    if (Math.hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!) > 12.01) long++;
   }
+  expect({ wild, long }).toEqual({ wild: 0, long: 0 });
   return plan.x.length;
 }
 
@@ -29,7 +32,10 @@ const AREAS: [string, string][] = [
   ['a line there and back', 'M-10,0 L10,0 L-10,0 Z'],
   ['a needle eye 0.2 mm wide', 'M-10,-0.1 H10 V0.1 H-10 Z'],
   ['300 mm across', 'M-150,-20 C-50,-40 50,-40 150,-20 V20 C50,40 -50,40 -150,20 Z'],
-  ['a comb of hair-thin teeth', `M-10,-10 ${Array.from({ length: 40 }, (_, i) => `L${-10 + i * 0.5},10 L${-9.9 + i * 0.5},-10`).join(' ')} Z`],
+  [
+    'a comb of hair-thin teeth',
+    `M-10,-10 ${Array.from({ length: 40 }, (_, i) => `L${-10 + i * 0.5},10 L${-9.9 + i * 0.5},-10`).join(' ')} Z`,
+  ],
 ];
 const KINDS: PieceKindName[] = ['satin', 'fill', 'border', 'applique'];
 
@@ -53,10 +59,9 @@ const LINES: [string, string][] = [
   ['the same line twice', 'M-10,0 H10 M-10,0 H10'],
 ];
 describe.each(LINES)('%s', (_, line) => {
-  test.each([0.4, 1.2, 3, 8, 12])('as satin %f wide, in every corner', (width) => {
-    for (const corners of ['turn', 'butt', 'mitre', 'cap'] as const) {
-      for (const cap of ['butt', 'round', 'square'] as const) check([piece('satin', { line, width, cap }, { corners })]);
-    }
+  test.each([0.4, 3, 12])('as satin %f wide, in every corner and with every cap', (width) => {
+    for (const corners of ['turn', 'mitre', 'cap'] as const) check([piece('satin', { line, width, cap: 'round' }, { corners })]);
+    for (const cap of ['butt', 'square'] as const) check([piece('satin', { line, width, cap }, { corners: 'butt' })]);
   });
   test.each(['plain', 'double', 'bean', 'backstitch', 'zigzag', 'motif'] as const)('as %s', (style) => {
     check([piece('run', { line }, { style })]);
@@ -65,12 +70,14 @@ describe.each(LINES)('%s', (_, line) => {
 
 test('random outlines in every kind end and stay sewable', () => {
   const number = fc.integer({ min: -200, max: 200 }).map((v) => v / 10);
-  const outline = fc.array(fc.tuple(number, number), { minLength: 3, maxLength: 14 }).map((p) => `M${p.map(([x, y]) => `${x},${y}`).join(' L')} Z`);
+  const outline = fc
+    .array(fc.tuple(number, number), { minLength: 3, maxLength: 14 })
+    .map((p) => `M${p.map(([x, y]) => `${x},${y}`).join(' L')} Z`);
   fc.assert(
     fc.property(outline, fc.constantFrom(...KINDS), fc.integer({ min: 0, max: 179 }), (area, kind, angle) => {
       check([piece(kind, { area }, kind === 'fill' ? { angle } : {})]);
     }),
-    { seed: 4, numRuns: 60 },
+    { seed: 4, numRuns: 40 },
   );
 });
 
@@ -106,7 +113,13 @@ describe('parameters', () => {
       { satinLimit: 2 },
       { foam: 6 },
       { spacing: 0.15, spacingTo: 5 },
-      { underlay: [{ kind: 'zigzag', spacing: 0.5, inset: 5 }, { kind: 'edge-run', inset: 5 }, { kind: 'lattice', spacing: 0.5 }] },
+      {
+        underlay: [
+          { kind: 'zigzag', spacing: 0.5, inset: 5 },
+          { kind: 'edge-run', inset: 5 },
+          { kind: 'lattice', spacing: 0.5 },
+        ],
+      },
     ];
     for (const settings of extremes) for (const kind of KINDS) check([piece(kind, { area }, settings)]);
   });

@@ -1,7 +1,8 @@
 'use client';
-import type { Piece, PieceSettings, RunStyle } from '@/core/document/types';
+import { COLUMN_ENDS, CORNERS, RUN_STYLES, STAGGERS, TIE_SHAPES, type Piece, type PieceSettings } from '@/core/document/types';
 import { RANGES } from '@/core/document/ranges';
 import type { Resolved } from '@/core/document/resolved';
+import { CORNER_WORDS, END_WORDS, STAGGER_WORDS, STYLE_WORDS, TIE_WORDS } from '@/core/document/words';
 import type { ResolvedSettings } from '@/core/pieces/resolve';
 import { rowsPerInch, type LengthUnit } from '@/core/units/length';
 import { setSetting } from '@/store/commands';
@@ -10,109 +11,154 @@ import { NumberField } from '../components/NumberField';
 import { SettingRow } from './SettingRow';
 import { UnderlayPicker } from './UnderlayPicker';
 
-type NumberKey = 'spacing' | 'stitchLength' | 'angle' | 'pullComp' | 'passes' | 'satinLimit';
+type NumberKey = Exclude<keyof typeof RANGES, 'width' | 'pullCompPercent'>;
+type ChoiceKey = 'style' | 'corners' | 'ends' | 'stagger' | 'overLimit' | 'tieShape';
 
-const LABELS: Record<NumberKey, string> = {
-  angle: 'Direction',
-  spacing: 'Spacing',
-  stitchLength: 'Stitch length',
-  pullComp: 'Pull comp.',
-  passes: 'Passes',
-  satinLimit: 'Satin limit',
+const NUMBERS: Record<NumberKey, { label: string; decimals: number }> = {
+  angle: { label: 'Direction', decimals: 0 },
+  spacing: { label: 'Spacing', decimals: 2 },
+  spacingTo: { label: 'Opens to', decimals: 2 },
+  stitchLength: { label: 'Stitch length', decimals: 1 },
+  pullComp: { label: 'Pull comp.', decimals: 2 },
+  pushComp: { label: 'Push comp.', decimals: 2 },
+  passes: { label: 'Passes', decimals: 0 },
+  zigzagWidth: { label: 'Zigzag width', decimals: 1 },
+  motifSpacing: { label: 'Motif gap', decimals: 1 },
+  satinLimit: { label: 'Satin limit', decimals: 1 },
+  foam: { label: 'Foam', decimals: 1 },
+  tieLength: { label: 'Tie length', decimals: 1 },
+  tieCount: { label: 'Tie stitches', decimals: 0 },
 };
 
+const named = <T extends string>(keys: readonly T[], words: Record<T, string>): { value: T; name: string }[] =>
+  keys.map((value) => ({ value, name: words[value] }));
+
+const CHOICES: { [K in ChoiceKey]: { label: string; options: { value: NonNullable<PieceSettings[K]>; name: string }[] } } = {
+  style: { label: 'Style', options: named(RUN_STYLES, STYLE_WORDS) },
+  corners: { label: 'Corners', options: named(CORNERS, CORNER_WORDS) },
+  ends: { label: 'Open ends', options: named(COLUMN_ENDS, END_WORDS) },
+  stagger: { label: 'Stagger', options: named(STAGGERS, STAGGER_WORDS) },
+  overLimit: { label: 'Over the limit', options: named(['split', 'fill'], { split: 'Split rows', fill: 'Sew as fill' }) },
+  tieShape: { label: 'Ties', options: named(TIE_SHAPES, TIE_WORDS) },
+};
+
+/** What is shown at once, in this order, and what opens with 'More'. */
+const FIRST = [
+  'style',
+  'passes',
+  'zigzagWidth',
+  'motifSpacing',
+  'angle',
+  'spacing',
+  'spacingTo',
+  'stitchLength',
+  'pullComp',
+  'pushComp',
+  'underlay',
+] as const;
+const MORE = ['corners', 'ends', 'stagger', 'overLimit', 'satinLimit', 'foam', 'tieShape', 'tieLength', 'tieCount'] as const;
+
+interface Props {
+  piece: Piece;
+  settings: ResolvedSettings;
+  units: LengthUnit;
+}
+
 /** Every setting of the chosen piece, edited in place. */
-export function Settings({ piece, settings, units }: { piece: Piece; settings: ResolvedSettings; units: LengthUnit }) {
-  const number = (key: NumberKey, resolved: Resolved<number> | undefined, decimals: number, aside?: string) =>
-    resolved && (
-      <SettingRow
-        key={key}
-        label={LABELS[key]}
-        from={resolved.from}
-        why={resolved.why}
-        {...(aside ? { aside } : {})}
-        onReset={() => setSetting(piece.id, key, undefined)}
-      >
-        <NumberField
-          label={LABELS[key]}
-          hideLabel
-          value={resolved.value}
-          unit={RANGES[key].unit}
-          lengthUnit={units}
-          min={RANGES[key].min}
-          max={RANGES[key].max}
-          step={RANGES[key].step}
-          decimals={decimals}
-          onCommit={(v) => setSetting(piece.id, key, v)}
-        />
-      </SettingRow>
-    );
+export function Settings(props: Props) {
   return (
     <div className="border-b border-hairline">
-      {settings.style && <StyleRow piece={piece} resolved={settings.style} />}
-      {settings.style?.value === 'bean' && number('passes', settings.passes, 0)}
-      {number('angle', settings.angle, 0)}
-      {number(
-        'spacing',
-        settings.spacing,
-        2,
-        settings.spacing && `${rowsPerInch(settings.spacing.value).toFixed(1)} rows/in, smaller is denser`,
-      )}
-      {number('stitchLength', settings.stitchLength, 1)}
-      {number('pullComp', settings.pullComp, 2)}
-      {settings.underlay && (
-        <SettingRow
-          label="Underlay"
-          from={settings.underlay.from}
-          why={settings.underlay.why}
-          onReset={() => setSetting(piece.id, 'underlay', undefined)}
+      {FIRST.map((key) => (
+        <Setting key={key} name={key} {...props} />
+      ))}
+      {props.piece.kind === 'fill' && !props.settings.spacingTo && props.settings.spacing && (
+        <button
+          type="button"
+          className="my-1 text-xs underline decoration-dotted underline-offset-2"
+          onClick={() => setSetting(props.piece.id, 'spacingTo', Math.min(2, props.settings.spacing!.value * 3))}
         >
-          <UnderlayPicker
-            kind={piece.kind}
-            layers={settings.underlay.value}
-            onChange={(layers) => setSetting(piece.id, 'underlay', layers)}
-          />
-        </SettingRow>
+          Open gradually, for blending
+        </button>
       )}
-      {settings.stagger && (
-        <SettingRow
-          label="Stagger"
-          from={settings.stagger.from}
-          why={settings.stagger.why}
-          onReset={() => setSetting(piece.id, 'stagger', undefined)}
-        >
-          <Choice<NonNullable<PieceSettings['stagger']>>
-            label="Stagger"
-            hideLabel
-            value={settings.stagger.value}
-            options={[
-              { value: 'mixed', name: 'Mixed' },
-              { value: 'brick', name: 'Brick' },
-              { value: 'quarter', name: 'Quarter' },
-            ]}
-            onChange={(v) => setSetting(piece.id, 'stagger', v)}
-          />
-        </SettingRow>
-      )}
-      {number('satinLimit', settings.satinLimit, 1)}
+      <details className="border-t border-hairline py-1" data-testid="more-settings">
+        <summary className="cursor-pointer py-1 text-quiet">Ends, corners, ties</summary>
+        {MORE.map((key) => (
+          <Setting key={key} name={key} {...props} />
+        ))}
+      </details>
     </div>
   );
 }
 
-function StyleRow({ piece, resolved }: { piece: Piece; resolved: Resolved<RunStyle> }) {
+function Setting({ name, piece, settings, units }: Props & { name: (typeof FIRST)[number] | (typeof MORE)[number] }) {
+  if (name === 'underlay') return <UnderlaySetting piece={piece} settings={settings} units={units} />;
+  if (name === 'passes' && settings.style?.value !== 'bean') return null;
+  const resolved = settings[name];
+  if (!resolved) return null;
+  if (name in CHOICES) return <ChoiceSetting name={name as ChoiceKey} piece={piece} resolved={resolved as Resolved<never>} />;
+  const key = name as NumberKey;
+  const { label, decimals } = NUMBERS[key];
+  const number = resolved as Resolved<number>;
+  const aside =
+    key === 'spacing' && piece.kind !== 'run' ? `${rowsPerInch(number.value).toFixed(1)} rows/in, smaller is denser` : undefined;
   return (
-    <SettingRow label="Style" from={resolved.from} why={resolved.why} onReset={() => setSetting(piece.id, 'style', undefined)}>
-      <Choice<RunStyle>
-        label="Style"
+    <SettingRow
+      label={label}
+      from={number.from}
+      why={number.why}
+      {...(aside ? { aside } : {})}
+      onReset={() => setSetting(piece.id, key, undefined)}
+    >
+      <NumberField
+        label={label}
+        hideLabel
+        value={number.value}
+        unit={RANGES[key].unit}
+        lengthUnit={units}
+        min={RANGES[key].min}
+        max={RANGES[key].max}
+        step={RANGES[key].step}
+        decimals={decimals}
+        onCommit={(v) => setSetting(piece.id, key, v)}
+      />
+    </SettingRow>
+  );
+}
+
+function ChoiceSetting<K extends ChoiceKey>({
+  name,
+  piece,
+  resolved,
+}: {
+  name: K;
+  piece: Piece;
+  resolved: Resolved<NonNullable<PieceSettings[K]>>;
+}) {
+  const { label, options } = CHOICES[name];
+  const offered = name === 'stagger' && !piece.carve ? options.filter((o) => o.value !== 'carved') : options;
+  return (
+    <SettingRow label={label} from={resolved.from} why={resolved.why} onReset={() => setSetting(piece.id, name, undefined)}>
+      <Choice<NonNullable<PieceSettings[K]>>
+        label={label}
         hideLabel
         value={resolved.value}
-        options={[
-          { value: 'plain', name: 'Plain' },
-          { value: 'double', name: 'Out and back' },
-          { value: 'bean', name: 'Bean' },
-        ]}
-        onChange={(v) => setSetting(piece.id, 'style', v)}
+        options={offered}
+        onChange={(v) => setSetting(piece.id, name, v)}
       />
+    </SettingRow>
+  );
+}
+
+function UnderlaySetting({ piece, settings }: Props) {
+  if (!settings.underlay) return null;
+  return (
+    <SettingRow
+      label="Underlay"
+      from={settings.underlay.from}
+      why={settings.underlay.why}
+      onReset={() => setSetting(piece.id, 'underlay', undefined)}
+    >
+      <UnderlayPicker kind={piece.kind} layers={settings.underlay.value} onChange={(layers) => setSetting(piece.id, 'underlay', layers)} />
     </SettingRow>
   );
 }

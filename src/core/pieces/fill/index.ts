@@ -10,7 +10,8 @@ import type { PieceKind, PreparedShape, StartEnd } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { proposeAngle } from './angle';
 import { STAGGER_ORDER, type RowSettings } from './emit';
-import { turningRows } from '../turning/rows';
+import { rowField, type RowField } from '../turning/field';
+import { rowsInField } from '../turning/rows';
 import { carvedLines } from './carve';
 import { openingRows } from './opening';
 import { scanRows, type RowMesh } from './rows';
@@ -21,6 +22,8 @@ export interface FillShape extends PreparedShape {
   parts: readonly Area[];
   /** Two or more lines across the area that its rows follow; none for straight rows. */
   slants: readonly Line[];
+  /** The field of its turning rows, made when first wanted. */
+  fieldIn: (part: Area) => RowField;
   carvedOn: ((row: Line) => number[]) | null;
 }
 
@@ -57,6 +60,7 @@ function prepare(piece: Piece): FillShape | null {
     ends: points.flatMap((start) => points.filter((end) => end !== start).map((end) => ({ start, end }))),
     parts: components(area),
     slants: slants.length > 1 ? slants : [],
+    fieldIn: remembered((part) => rowField(part, slants)),
     carvedOn: piece.carve ? carvedLines(dataToRings(piece.carve)) : null,
   };
 }
@@ -68,6 +72,15 @@ function isOuter(ring: readonly Point[]): boolean {
     sum += p.x * q.y - q.x * p.y;
   });
   return sum > 0;
+}
+
+function remembered<T>(make: (part: Area) => T): (part: Area) => T {
+  const known = new Map<Area, T>();
+  return (part) => {
+    const made = known.get(part) ?? make(part);
+    known.set(part, made);
+    return made;
+  };
 }
 
 /** Mean direction of slants as people give it: degrees, counter-clockwise from +x as seen. */
@@ -110,7 +123,7 @@ function stitch(out: StitchBuffer, shape: FillShape, set: ResolvedSettings, ends
   const hides = Math.max(set.spacing!.value, set.spacingTo?.value ?? 0) <= HIDES_TO_MM;
   if (ends.start && hides) out.push(ends.start.x, ends.start.y, Role.travel);
   for (const part of inNearestOrder(shape.parts, ends.start)) {
-    const { rows, mesh } = rowsOf(part, shape.slants, angle, set, settings);
+    const { rows, mesh } = rowsOf(part, shape, angle, set, settings);
     const ways = lazily(
       [mesh],
       [() => scanRows(part, angle + 90, FINE_WAYS_MM), () => scanRows(offset(part, NECK_MM), angle + 90, FINE_WAYS_MM)],
@@ -123,14 +136,14 @@ function stitch(out: StitchBuffer, shape: FillShape, set: ResolvedSettings, ends
 /** The cover's rows, and a mesh to find ways on. */
 function rowsOf(
   part: Area,
-  slants: readonly Line[],
+  shape: FillShape,
   angle: number,
   set: ResolvedSettings,
   settings: RowSettings,
 ): { rows: RowSet; mesh: RowMesh } {
   const spacing = set.spacing!.value;
-  if (slants.length > 1) {
-    return { rows: lineRows(turningRows(part, slants, spacing, true), settings), mesh: scanRows(part, angle, WAYS_MM) };
+  if (shape.slants.length > 1) {
+    return { rows: lineRows(rowsInField(part, shape.fieldIn(part), spacing, true), settings), mesh: scanRows(part, angle, WAYS_MM) };
   }
   const to = set.spacingTo?.value;
   if (to !== undefined && to !== spacing) {

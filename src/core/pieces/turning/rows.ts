@@ -24,7 +24,11 @@ const SHORTEST_MM = 0.3;
  * @param thin whether rows may stop where they crowd
  */
 export function turningRows(area: Area, slants: readonly Line[], spacingMm: number, thin: boolean): TurningRows {
-  const field = rowField(area, slants);
+  return rowsInField(area, rowField(area, slants), spacingMm, thin);
+}
+
+/** The same with the field known, which does not depend on the spacing. */
+export function rowsInField(area: Area, field: RowField, spacingMm: number, thin: boolean): TurningRows {
   const rows = levelRows(field, levelsFor(field, spacingMm, thin));
   const clip = clipper(area);
   const stretches = rows
@@ -123,11 +127,13 @@ function adjacency(field: RowField, stretches: TurningRows['stretches'], spacing
     ),
   );
   const owner: number[] = [];
+  const middles: Point[] = [];
   probes.forEach((points, i) => {
     for (let k = 1; k < Math.max(2, points.length); k++) {
       const [a, b] = [points[k - 1]!, points[Math.min(k, points.length - 1)]!];
       tree.add(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y));
       owner.push(i);
+      middles.push(mix(a, b, 0.5));
     }
   });
   if (owner.length === 0) tree.add(0, 0, 0, 0);
@@ -149,7 +155,7 @@ function adjacency(field: RowField, stretches: TurningRows['stretches'], spacing
           const j = owner[e];
           if (j === undefined) continue;
           const rise = (stretches[j]!.row - s.row) * side;
-          if (rise < 1 || rise > FARTHEST_ROW || !overlaps(probes[j]!, p, 2.2 * spacingMm)) continue;
+          if (rise < 1 || rise > FARTHEST_ROW || distance(middles[e]!, p) > 2.2 * spacingMm + PROBE_MM) continue;
           found.set(j, rise);
         }
       }
@@ -159,6 +165,3 @@ function adjacency(field: RowField, stretches: TurningRows['stretches'], spacing
   });
   return { above, below };
 }
-
-const overlaps = (points: readonly Point[], p: Point, within: number): boolean =>
-  points.some((q) => distance(q, p) < within + PROBE_MM / 2);
