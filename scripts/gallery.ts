@@ -3,13 +3,12 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { encode } from 'fast-png';
 import { drawSewn } from '../src/core/drawing/picture';
 import { writeSvg } from '../src/core/formats/svg';
-import { GALLERY, jobOfSample } from '../src/core/gallery/samples';
+import { GALLERY, jobOfSample, SAMPLE_BOX } from '../src/core/gallery/samples';
 import { Planner } from '../src/core/plan/build';
 
 const out = process.argv[2] ?? '.cache/gallery';
 const scale = Number(process.argv[3] ?? 10);
 const only = process.argv[4];
-const BOX = { minX: -17, minY: -12, maxX: 17, maxY: 12 };
 mkdirSync(out, { recursive: true });
 GALLERY.forEach((group, g) => {
   const pictures = group.samples
@@ -17,7 +16,7 @@ GALLERY.forEach((group, g) => {
     .map((sample) => {
       const job = jobOfSample(sample);
       const plan = new Planner().plan(job);
-      const picture = drawSewn(job, plan, scale, 0, BOX);
+      const picture = drawSewn(job, plan, scale, 0, SAMPLE_BOX);
       writeFileSync(`${out}/${sample.id}.png`, encode({ width: picture.width, height: picture.height, data: picture.data, channels: 4 }));
       writeFileSync(`${out}/${sample.id}.svg`, writeSvg(job, plan));
       const problem = plan.pieces.find((p) => p.problem)?.problem;

@@ -18,6 +18,11 @@ try {
   await h.find('a[aria-label="Open Ferry crew polo"] img');
   await shot('shelf');
   const bench = await card.getAttribute('href');
+  await driver.get(`${app.address}/library`);
+  await driver.executeScript('document.querySelector(`[data-sample="carved"]`).scrollIntoView({ block: "start" })');
+  await h.find('[data-sample="ring"] img');
+  await driver.sleep(1500);
+  await shot('library');
   await driver.get(bench.replace('/bench', '/brief'));
   await h.findText('h1', 'What must it be?');
   await shot('brief');

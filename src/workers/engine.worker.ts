@@ -5,6 +5,7 @@ import { drawSewn } from '@/core/drawing/picture';
 import { readBundle } from '@/core/formats/bundle';
 import { writePng } from '@/core/formats/png';
 import { EXPORTS } from '@/core/formats/registry';
+import { GALLERY, jobOfSample, SAMPLE_BOX } from '@/core/gallery/samples';
 import { ringsToData } from '@/core/geometry/path';
 import { simplify } from '@/core/geometry/area';
 import { prepareShape } from '@/core/pieces/registry';
@@ -65,6 +66,13 @@ serve({
     return { output: { data: new Blob([content], { type: format.mime }) } };
   },
   readBundle: ({ bytes }) => ({ output: readBundle(new Uint8Array(bytes)) }),
+  sample: ({ id, scale }) => {
+    const job = jobOfSample(GALLERY.flatMap((g) => g.samples).find((s) => s.id === id)!);
+    const plan = planner.plan(job);
+    const raster = drawSewn(job, plan, scale, 0, SAMPLE_BOX);
+    const png = new Blob([writePng(raster) as Uint8Array<ArrayBuffer>], { type: 'image/png' });
+    return { output: { png, stitches: measurePlan(job, plan).stitches } };
+  },
   thumbnail: ({ job }) => {
     const plan = planner.plan(job);
     const figures = measurePlan(job, plan);

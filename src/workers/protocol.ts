@@ -70,6 +70,8 @@ export interface Protocol {
   export: { in: { job: Job; artwork: Record<string, string>; extension: ExportFormat['extension'] }; out: { data: Blob } };
   readBundle: { in: { bytes: ArrayBuffer }; out: Bundle };
   thumbnail: { in: { job: Job }; out: { png: Blob; figures: PlanFigures } };
+  /** A sample of the gallery as a picture, at `scale` pixels per mm. */
+  sample: { in: { id: string; scale: number }; out: { png: Blob; stitches: number } };
   showPlan: {
     in: { plan: StitchPlan; looks: { rgb: { r: number; g: number; b: number }; widthMm: number }[]; hidden: number[] };
     out: null;

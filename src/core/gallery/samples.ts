@@ -15,6 +15,9 @@ export interface SampleGroup {
   samples: readonly Sample[];
 }
 
+/** The stretch of cloth that each sample is shown on, mm. */
+export const SAMPLE_BOX = { minX: -17, minY: -12, maxX: 17, maxY: 12 };
+
 let count = 0;
 const made = (kind: PieceKindName, shape: Partial<Piece>, settings: PieceSettings = {}): Piece => ({
   id: `g${++count}`,

@@ -1,5 +1,6 @@
 'use client';
 import { FilePlus2, Search } from 'lucide-react';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
@@ -72,7 +73,10 @@ export function Shelf() {
         <Mark />
         <h1 className="text-lg font-semibold">Cobble</h1>
         <p className="hidden text-quiet sm:block">Artwork becomes a sewing plan that works on the first sew-out.</p>
-        <label className="ml-auto flex h-8 items-center gap-2 rounded-md border border-edge bg-white px-2">
+        <Link href="/library" className="ml-auto rounded-md px-2 py-1 underline decoration-dotted underline-offset-4 hover:bg-tape-soft">
+          Library
+        </Link>
+        <label className="flex h-8 items-center gap-2 rounded-md border border-edge bg-white px-2">
           <Search size={15} aria-hidden="true" className="text-quiet" />
           <span className="sr-only">Find a job</span>
           <input

@@ -1,0 +1,63 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import { SAMPLE_BOX, type Sample } from '@/core/gallery/samples';
+import { engine } from '@/workers/client';
+
+/** Whether samples are shown enlarged, or as large as they would be on the cloth. */
+export type SampleSize = 'large' | 'real';
+
+const PIXELS_PER_MM = 16;
+const WIDTH_MM = SAMPLE_BOX.maxX - SAMPLE_BOX.minX;
+const HEIGHT_MM = SAMPLE_BOX.maxY - SAMPLE_BOX.minY;
+
+/** The sample's picture, sewn when it first comes into view. */
+function useSewnSample(id: string) {
+  const place = useRef<HTMLLIElement>(null);
+  const [made, setMade] = useState<{ url: string; stitches: number } | null>(null);
+  useEffect(() => {
+    let url: string | null = null;
+    const control = new AbortController();
+    const watch = new IntersectionObserver((seen) => {
+      if (!seen.some((s) => s.isIntersecting)) return;
+      watch.disconnect();
+      engine
+        .call('sample', { id, scale: PIXELS_PER_MM }, { signal: control.signal })
+        .then(({ png, stitches }) => {
+          url = URL.createObjectURL(png);
+          setMade({ url, stitches });
+        })
+        .catch(() => undefined);
+    });
+    watch.observe(place.current!);
+    return () => {
+      watch.disconnect();
+      control.abort();
+      if (url) URL.revokeObjectURL(url);
+    };
+  }, [id]);
+  return { place, made };
+}
+
+export function SampleCard({ sample, size }: { sample: Sample; size: SampleSize }) {
+  const { place, made } = useSewnSample(sample.id);
+  const real = size === 'real';
+  return (
+    <li ref={place} className="flex flex-col overflow-hidden rounded-md border border-hairline bg-panel" data-sample={sample.id}>
+      <div className="grid h-[190px] place-items-center overflow-hidden bg-[#e9ece8]">
+        {made && (
+          <img
+            src={made.url}
+            alt={`${sample.title}, sewn`}
+            style={real ? { width: `${WIDTH_MM}mm`, height: `${HEIGHT_MM}mm` } : undefined}
+            className={real ? '' : 'h-[190px] w-full object-cover'}
+          />
+        )}
+      </div>
+      <div className="flex flex-1 flex-col gap-1 border-t border-hairline p-3">
+        <h3 className="text-lg font-semibold">{sample.title}</h3>
+        <p className="text-quiet">{sample.when}</p>
+        <p className="figures mt-auto pt-1 text-xs">{made ? `${made.stitches} stitches` : 'sewing …'}</p>
+      </div>
+    </li>
+  );
+}
