@@ -3,7 +3,7 @@ import type { ClothKey, JobSettings, Piece, PieceKindName } from '../document/ty
 import { clean, strokeArea } from '../geometry/area';
 import { sharpestTurn } from '../geometry/line';
 import { dataToRings, ringsToData } from '../geometry/path';
-import type { Area } from '../geometry/point';
+import { distance, type Area } from '../geometry/point';
 import { coverageOf } from '../plan/coverage';
 import { StitchBuffer } from '../plan/buffer';
 import { prepareShape, stitchShape } from '../pieces/registry';
@@ -43,7 +43,7 @@ export function proposeFor(region: Region, options: ProposeOptions): Proposal {
   if (max < RUN_BELOW_MM) return thinArea(region, at);
   if (max <= limit) {
     const satin = { area: region.data, settings: {} };
-    if (sewsWell({ kind: 'satin', ...satin }, region.area, options)) return { kind: 'satin', why: at, shape: satin };
+    if (isEvenStrip(region) || sewsWell({ kind: 'satin', ...satin }, region.area, options)) return { kind: 'satin', why: at, shape: satin };
     return { kind: 'fill', why: `${at}, but columns would not cover its shape`, shape: { area: region.data, settings: {} } };
   }
   return { kind: 'fill', why: `over the satin limit of ${limit}`, shape: { area: region.data, settings: {} } };
@@ -84,6 +84,23 @@ function once<T>(make: () => T): () => T {
 function bendsGently(region: Region, widthMm: number): boolean {
   if (region.lengthMm < 3 * widthMm) return false;
   return dataToRings(region.data).every((line) => sharpestTurn(line, widthMm / 2) < GENTLE_RAD);
+}
+
+/** Widths along an even strip stay this near to the widest. */
+const EVEN = 0.6;
+
+/**
+ * A strip with one middle line, gentle bends and a width that hardly changes needs no trial either, when the width along
+ * the middle accounts for its whole area.
+ */
+function isEvenStrip(region: Region): boolean {
+  const branch = region.axis?.branches.length === 1 ? region.axis.branches[0]! : null;
+  if (!branch || region.lengthMm < 4 * region.width.max || region.width.median < EVEN * region.width.max) return false;
+  const { points, radii } = branch;
+  let swept = 0;
+  for (let i = 1; i < points.length; i++) swept += (radii[i]! + radii[i - 1]!) * distance(points[i]!, points[i - 1]!);
+  const off = Math.abs(swept - region.areaMm2) / region.areaMm2;
+  return off < 0.08 && sharpestTurn(points, region.width.max / 2) < GENTLE_RAD;
 }
 
 const round3 = (v: number): number => Math.round(v * 1000) / 1000;

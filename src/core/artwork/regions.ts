@@ -1,6 +1,8 @@
 import { areaOf, components, cutLines, simplify, strokeArea, subtract, unite } from '../geometry/area';
+import { fittedData } from '../geometry/fit';
 import { lineLength } from '../geometry/line';
-import { medialAxis, widthRange, type MedialAxis, type WidthRange } from '../geometry/medial';
+import { widthRange, type MedialAxis, type WidthRange } from '../geometry/medial';
+import { outlineOf } from '../geometry/outline';
 import { formatPath, ringsToData } from '../geometry/path';
 import { boundsOf, boundsTouch, type Area, type Bounds, type Line } from '../geometry/point';
 import { SPECK_MM2 } from '../units/tolerances';
@@ -35,6 +37,8 @@ export interface RegionReport {
 }
 
 const KEEP_DETAIL_MM = 0.01;
+/** Curves put back on outlines that were cut stay this near to them, mm: half a tenth of a thread. */
+const FIT_MM = 0.02;
 /** Specks are dropped below this; it is smaller than the engine's own limit because dots down to it can be a knot of thread. */
 const DROP_MM2 = SPECK_MM2 * 0.6;
 
@@ -54,7 +58,7 @@ export function findRegions(art: PlacedArt): RegionReport {
       return;
     }
     const made =
-      item.stroke && !item.clipped ? strokeRegions(item, carved.removed) : areaRegions(item, carved.area, carved.removed.length === 0);
+      item.stroke && !item.clipped ? strokeRegions(item, carved.removed) : areaRegions(item, carved.area, carved.area === item.area);
     for (const region of made) {
       if (region.areaMm2 < DROP_MM2) report.specks++;
       else report.regions.push(region);
@@ -134,16 +138,19 @@ function dotRegions(item: PlacedItem, line: Line): Region[] {
 function areaRegions(item: PlacedItem, area: Area, untouched: boolean): Region[] {
   const parts = components(simplify(area, KEEP_DETAIL_MM));
   return parts.map((part) => {
-    const areaMm2 = areaOf(part);
-    const axis = areaMm2 < DROP_MM2 ? { branches: [], maxRadius: 0 } : medialAxis(part);
     const keepsCurves = untouched && parts.length === 1 && !item.clipped && item.path.every((s) => s.closed);
+    const data = keepsCurves ? formatPath(item.path) : fittedData(part, FIT_MM);
+    const speck = areaOf(part) < DROP_MM2;
+    const outline = speck ? null : outlineOf(data);
+    const area = outline && outline.parts.length > 0 ? outline.area : part;
+    const axis = outline && outline.parts.length > 0 ? outline.axisOf(0) : { branches: [], maxRadius: 0 };
     return {
       name: item.name,
       hex: item.hex,
-      area: part,
-      data: keepsCurves ? formatPath(item.path) : ringsToData(part),
+      area,
+      data,
       stroke: null,
-      areaMm2,
+      areaMm2: areaOf(area),
       width: widthRange(axis),
       axis,
       lengthMm: axis.branches.reduce((s, b) => s + lineLength(b.points), 0),

@@ -30,7 +30,7 @@ export function emptyJob(id: string, name: string, brief: Partial<Brief> = {}): 
     threads: [],
     artwork: [],
     pieces: [],
-    settings: { satinLimit: 9, tieWhen: 'trims', trimDistance: 5 },
+    settings: { satinLimit: 9, trimDistance: 5 },
     sewouts: [],
     repeat: null,
   };

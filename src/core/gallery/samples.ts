@@ -43,6 +43,7 @@ const RING = 'M11,0 A11,11 0 1 1 -11,0 A11,11 0 1 1 11,0 Z M4,0 A4,4 0 1 0 -4,0 
 const BOW = 'M-14,8 A15,15 0 0 1 14,8 L6,8 A7,7 0 0 0 -6,8 Z';
 const BOW_SLANTS = ['M-15,8 L-5,8', 'M0,-8 L0,2', 'M5,8 L15,8'];
 const LETTER = 'M-8,-9 H-4 V-2 H4 V-9 H8 V9 H4 V2 H-4 V9 H-8 Z';
+const CHEVRON = 'M-13,7 L-1,-9 L13,5 L10,9 L-1,-3 L-9,10 Z';
 const ELBOW = 'M-10,-7 H9 V8';
 
 const LINES: SampleGroup = {
@@ -144,6 +145,7 @@ const CORNERS: SampleGroup = {
   ).flatMap(([corners, title, when]) => [
     sample(`corner-${corners}`, title, when, made('satin', { line: ELBOW, width: 4.5 }, { corners })),
     sample(`zigzag-${corners}`, `${title}, sharp`, when, made('satin', { line: ZIGZAG, width: 3 }, { corners })),
+    sample(`outline-${corners}`, `${title}, from an outline`, when, made('satin', { area: CHEVRON }, { corners })),
   ]),
 };
 

@@ -3,6 +3,7 @@ import { nearestOnLine } from '../geometry/line';
 import { dataToRings } from '../geometry/path';
 import type { Area, Line, Point } from '../geometry/point';
 import type { StitchColumns } from '../plan/buffer';
+import { coverageOf } from '../plan/coverage';
 import { Command, Role } from '../plan/roles';
 import { piece, stitchesOf } from './fixtures';
 import { turningRows } from './turning/rows';
@@ -254,6 +255,16 @@ describe('corners of a satin along a line', () => {
     const allowed = offset(area('M-12,-8 H12 V12 H8 V-4 H-12 Z'), 0.5, 'miter');
     const outside = points.filter((p) => !contains(allowed, p));
     expect(outside).toEqual([]);
+  });
+
+  test.each(['turn', 'butt', 'mitre', 'cap'] as const)('%s, of an outline: covered, kept to, one path', (corners) => {
+    for (const d of ['M-13,7 L-1,-9 L13,5 L10,9 L-1,-3 L-9,10 Z', 'M-10,-10 H-5 V6 H11 V11 H-10 Z']) {
+      const s = stitchesOf(piece('satin', { area: d }, { corners, pullComp: 0.2, pushComp: 0 }));
+      expect(Array.from(s.command)).not.toContain(Command.trim);
+      const { covered, spilled } = coverageOf(area(d), s);
+      expect(covered).toBeGreaterThan(0.985);
+      expect(spilled).toBeLessThan(0.005);
+    }
   });
 
   test('a mitre divides the corner along its diagonal', () => {

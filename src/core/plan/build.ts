@@ -8,6 +8,7 @@ import { resolveSettings, type ResolvedSettings } from '../pieces/resolve';
 import { directionBeneath } from './beneath';
 import { chooseEnds } from '../route/ends';
 import { hidingOf, linkBetween, type Hiding } from '../route/link';
+import { usualTies } from '../ties/choose';
 import { isTied, tieIn, tieOff, type Tie } from '../ties/ties';
 import { MACHINE_LIMIT_MM } from '../units/tolerances';
 import { StitchBuffer, type StitchColumns } from './buffer';
@@ -252,7 +253,7 @@ class Assembly {
   }
 
   private get tieWhen(): 'trims' | 'always' | 'never' {
-    return this.job.settings.tieWhen ?? 'trims';
+    return this.job.settings.tieWhen ?? usualTies(this.job.brief.cloth);
   }
 
   /** Whether a piece's thread is to be locked at its start or end. */

@@ -1,6 +1,6 @@
 import type { ClothRecipe } from '../cloth/recipes';
 import type { Resolved } from '../document/resolved';
-import type { Piece, TieShape } from '../document/types';
+import type { ClothKey, Piece, TieShape } from '../document/types';
 
 /** Usual tie: three stitches of about 0.7 mm, back along the line (craft §6). */
 export const TIE_LENGTH_MM = 0.7;
@@ -35,3 +35,6 @@ export function tiesFor(piece: Piece, widthMm: number, recipe: ClothRecipe): Tie
     tieCount: pick(own.tieCount, count, why),
   };
 }
+
+/** When thread is locked: around trims, but never in lace, where a knot would be seen from both sides. */
+export const usualTies = (cloth: ClothKey): 'trims' | 'never' => (cloth === 'soluble-film' ? 'never' : 'trims');

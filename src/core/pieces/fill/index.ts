@@ -1,6 +1,7 @@
 import { areaOf, clean, components, offset, perimeterOf } from '../../geometry/area';
 import { boundsOf, distance, sub, type Area, type Line, type Point } from '../../geometry/point';
 import { atan2, cos, PI, sin } from '../../units/trig';
+import { outlineOf } from '../../geometry/outline';
 import { dataToRings } from '../../geometry/path';
 import type { Piece, Stagger, UnderlayLayer } from '../../document/types';
 import type { StitchBuffer } from '../../plan/buffer';
@@ -46,7 +47,8 @@ function extremes(area: Area): Point[] {
 
 function prepare(piece: Piece): FillShape | null {
   if (!piece.area) return null;
-  let area = clean(dataToRings(piece.area), 'evenodd');
+  const outline = outlineOf(piece.area);
+  let { area } = outline;
   if (piece.settings.openings === 'sew-over') area = clean(area, 'nonzero').filter((r) => areaOf([r]) > 0 && isOuter(r));
   if (area.length === 0) return null;
   const perimeter = perimeterOf(area);
@@ -58,7 +60,7 @@ function prepare(piece: Piece): FillShape | null {
     painted: area,
     areaMm2: areaOf(area),
     ends: points.flatMap((start) => points.filter((end) => end !== start).map((end) => ({ start, end }))),
-    parts: components(area),
+    parts: area === outline.area ? outline.parts : components(area),
     slants: slants.length > 1 ? slants : [],
     fieldIn: remembered((part) => rowField(part, slants)),
     carvedOn: piece.carve ? carvedLines(dataToRings(piece.carve)) : null,

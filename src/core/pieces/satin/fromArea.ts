@@ -6,7 +6,9 @@ import { atan2, cos, PI, sin } from '../../units/trig';
 import { OVERLAP_MM } from '../../units/tolerances';
 import { stringChains, type Chain } from './chains';
 import { indexEdges, type EdgeIndex } from './edges';
+import type { Corners } from '../../document/types';
 import { castRows } from './cast';
+import { corneredColumns } from './cornered';
 import { sliceTrack, type Column, type ColumnNetwork } from './track';
 
 /**
@@ -17,21 +19,29 @@ import { sliceTrack, type Column, type ColumnNetwork } from './track';
  * about 1.0 mm and no further. A compact shape without a clear middle gets one column along its longer axis.
  */
 const STEP_MM = 0.12;
+/** Nodes at corners are numbered from here on, clear of the medial axis' own. */
+const FIRST_CORNER_NODE = 1_000_000;
 /** Shapes hardly larger than the ball inside them have no middle line worth following (a square has 1.27). */
 const BLOB_RATIO = 1.6;
 
-export function networkFromArea(area: Area, axis: MedialAxis = medialAxis(area)): ColumnNetwork {
+export function networkFromArea(area: Area, corners: Corners = 'turn', axis: MedialAxis = medialAxis(area)): ColumnNetwork {
   const edges = indexEdges(area);
   const branches = axis.branches.filter((b) => b.points.length > 1);
   const length = branches.reduce((sum, b) => sum + lengthsAlong(b.points)[b.points.length - 1]!, 0);
   const hasLoop = area.length > 1;
   const blob = !hasLoop && areaOf(area) < BLOB_RATIO * PI * axis.maxRadius * axis.maxRadius;
   if (branches.length === 0 || blob || (!hasLoop && length < axis.maxRadius * 1.2)) return compactColumn(area, edges, axis.maxRadius);
-  const columns = stringChains(branches).flatMap((chain) => columnsOf(chain, edges));
+  let node = FIRST_CORNER_NODE;
+  const nextNode = (): number => node++;
+  const columns = stringChains(branches).flatMap((chain) => {
+    const sampled = sampleChain(chain);
+    const cornered = corners === 'turn' || chain.stops.length > 2 ? null : corneredColumns(chain, sampled, edges, corners, nextNode);
+    return cornered ?? columnsOf(chain, sampled, edges);
+  });
   return { columns };
 }
 
-interface Sampled {
+export interface Sampled {
   points: Point[];
   radii: number[];
   /** For each stop, the sample nearest to it. */
@@ -79,9 +89,9 @@ function bridged(sampled: Sampled, chain: Chain): Sampled {
 
 const median = (values: readonly number[]): number => values.slice().sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
-function columnsOf(chain: Chain, edges: EdgeIndex): Column[] {
+function columnsOf(chain: Chain, drawn: Sampled, edges: EdgeIndex): Column[] {
   const loop = chain.startsAs === 'loop';
-  const sampled = bridged(sampleChain(chain), chain);
+  const sampled = bridged(drawn, chain);
   const usual = median(sampled.radii);
   const rounds = Math.min(400, Math.round(2 * ((0.35 * usual) / STEP_MM) ** 2));
   let middle = loop ? smoothLoop(sampled.points, rounds) : smooth(sampled.points, rounds, false);
@@ -145,7 +155,7 @@ interface ReshapedEnd {
  * runs on straight to the outline. Where it meets another column it stays back so that it is tucked under by 1.0 mm.
  * @param line samples from this end inwards
  */
-function reshapeEnd(line: readonly Point[], radii: readonly number[], end: Chain['startsAs'], usual: number): ReshapedEnd {
+export function reshapeEnd(line: readonly Point[], radii: readonly number[], end: Chain['startsAs'], usual: number): ReshapedEnd {
   const n = line.length;
   const radius = radii[0] ?? 0;
   if (end !== 'open') {

@@ -83,7 +83,7 @@ function trackAlong(s: Stretch, spec: StrokeSpec, edges: EdgeIndex, loop: boolea
 }
 
 /** How far a stretch goes on beyond a corner (positive) or stays back from it (negative), at its start and its end, mm. */
-function joinOf(corners: Corners, half: number, length: number): { before(turn: number): number; after(turn: number): number } {
+export function joinOf(corners: Corners, half: number, length: number): { before(turn: number): number; after(turn: number): number } {
   const most = length * 0.6;
   if (corners === 'mitre') return { before: (turn) => mitreReach(turn, half), after: (turn) => mitreReach(turn, half) };
   if (corners === 'cap') {
@@ -103,9 +103,9 @@ const closeLoop = (ring: Point[]): Point[] => [...ring, ring[0]!];
 
 const openEnd = (spec: StrokeSpec, half: number): number => (spec.cap === 'butt' ? 0 : half - 0.02);
 
-const shortenEnd = (line: readonly Point[], by: number): Point[] => shorten(line.slice().reverse(), by).reverse();
+export const shortenEnd = (line: readonly Point[], by: number): Point[] => shorten(line.slice().reverse(), by).reverse();
 
-function shorten(line: readonly Point[], by: number): Point[] {
+export function shorten(line: readonly Point[], by: number): Point[] {
   if (by <= 0) return line.slice();
   let rest = by;
   for (let i = 1; i < line.length; i++) {
@@ -117,7 +117,7 @@ function shorten(line: readonly Point[], by: number): Point[] {
 }
 
 /** Straight prolongations at both ends, sampled like the rest. */
-function extend(line: readonly Point[], before: number, after: number): Point[] {
+export function extend(line: readonly Point[], before: number, after: number): Point[] {
   const n = line.length;
   if (n < 2) return line.slice();
   const back = Math.min(n - 1, 3);

@@ -1,5 +1,6 @@
-import { areaOf, clean, components, offset, strokeArea } from '../../geometry/area';
+import { areaOf, clean, offset, strokeArea } from '../../geometry/area';
 import { distance, type Area, type Point } from '../../geometry/point';
+import { outlineOf } from '../../geometry/outline';
 import { dataToRings, flattenSubpath, parsePath, ringsToData } from '../../geometry/path';
 import type { Piece } from '../../document/types';
 import type { StitchBuffer } from '../../plan/buffer';
@@ -51,16 +52,17 @@ function networkOf(piece: Piece): { network: ColumnNetwork; painted: Area } | nu
     return { network: networkFromLines(lines, spec), painted: clean(painted.flat(), 'nonzero') };
   }
   if (!piece.area) return null;
-  const painted = clean(dataToRings(piece.area), 'evenodd');
+  const outline = outlineOf(piece.area);
   const slants = (piece.slants ?? []).flatMap((d) => dataToRings(d)).filter((l) => l.length > 1);
   let next = 0;
-  const columns = components(painted).flatMap((part) => {
-    const own = (slants.length > 0 ? networkFromSlants(part, slants) : networkFromArea(part)).columns;
+  const columns = outline.parts.flatMap((part, k) => {
+    const corners = piece.settings.corners ?? 'turn';
+    const own = (slants.length > 0 ? networkFromSlants(part, slants) : networkFromArea(part, corners, outline.axisOf(k))).columns;
     const shift = next;
     for (const c of own) next = Math.max(next, c.from + shift + 2, c.to + shift + 2);
-    return own.map((c) => ({ ...c, from: c.from + shift, to: c.to + shift }));
+    return own.map((c) => ({ ...c, from: c.from + shift, to: c.to + shift, tuckedAt: c.tuckedAt?.map((n) => n + shift) ?? [] }));
   });
-  return { network: { columns }, painted };
+  return { network: { columns }, painted: outline.area };
 }
 
 const middleOf = (t: Track, last: boolean): Point => {

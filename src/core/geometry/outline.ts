@@ -1,0 +1,33 @@
+import { clean, components } from './area';
+import { medialAxis, type MedialAxis } from './medial';
+import { dataToRings } from './path';
+import type { Area } from './point';
+
+/** An outline read from path data, with what is dear to work out about it. */
+export interface Outline {
+  area: Area;
+  /** Connected parts, largest first. */
+  parts: readonly Area[];
+  /** Medial axis of a part, worked out when first wanted. */
+  axisOf(part: number): MedialAxis;
+}
+
+/**
+ * Outlines by their data. A shape is wanted when a drawing is divided, when its pieces are proposed, and when they are
+ * sewn; the oldest go first, so memory stays bounded.
+ */
+const known = new Map<string, Outline>();
+const MOST = 600;
+
+/** @param data closed path data in mm, even-odd */
+export function outlineOf(data: string): Outline {
+  const found = known.get(data);
+  if (found) return found;
+  const area = clean(dataToRings(data), 'evenodd');
+  const parts = components(area);
+  const axes: MedialAxis[] = [];
+  const made = { area, parts, axisOf: (part: number): MedialAxis => (axes[part] ??= medialAxis(parts[part]!)) };
+  if (known.size >= MOST) known.delete(known.keys().next().value!);
+  known.set(data, made);
+  return made;
+}

@@ -1,0 +1,152 @@
+import { calmTangents, lineLength, resample, smooth } from '../../geometry/line';
+import { add, cross, dot, scale, sub, unit, type Point } from '../../geometry/point';
+import type { Corners } from '../../document/types';
+import { atan2 } from '../../units/trig';
+import type { Chain, ChainEnd } from './chains';
+import { castRows } from './cast';
+import { capColumn, mitred, type Stretch } from './corners';
+import type { EdgeIndex } from './edges';
+import { reshapeEnd, type Sampled } from './fromArea';
+import { extend, joinOf, shortenEnd } from './fromLine';
+import type { Column } from './track';
+
+/**
+ * Columns of an outline that has corners, each corner made the way the person chose.
+ *
+ * At a corner the medial axis bends round the inner vertex and its ball grows, since it reaches out towards the outer one;
+ * along a smooth bend it does not. There the axis is replaced by its two arms, prolonged until they meet.
+ */
+const STEP_MM = 0.12;
+const CORNER_RAD = 0.73;
+/** The ball at a corner is at least this much larger than beside it. */
+const BULGE = 1.05;
+
+interface Corner {
+  at: Point;
+  /** Samples between which the axis goes round the corner. */
+  from: number;
+  to: number;
+  half: number;
+  turn: number;
+  mitre: Point;
+}
+
+/** @returns null when the chain has no corners */
+export function corneredColumns(
+  chain: Chain,
+  sampled: Sampled,
+  edges: EdgeIndex,
+  corners: Corners,
+  nextNode: () => number,
+): Column[] | null {
+  const found = cornersIn(sampled);
+  if (found.length === 0 || chain.startsAs === 'loop') return null;
+  const nodes = [chain.stops[0]!.node, ...found.map(nextNode), chain.stops[chain.stops.length - 1]!.node];
+  const arms = armsOf(sampled, found);
+  return arms.flatMap((arm, k): Column[] => {
+    const startsAs = k === 0 ? chain.startsAs : null;
+    const endsAs = k === arms.length - 1 ? chain.endsAs : null;
+    const track = armTrack(arm, edges, corners, startsAs, endsAs);
+    const [from, to] = [nodes[k]!, nodes[k + 1]!];
+    const tucked = [startsAs === 'tucked' ? from : null, endsAs === 'tucked' ? to : null, corners === 'cap' && k > 0 ? from : null];
+    const made: Column[] = track
+      ? [
+          {
+            from,
+            to,
+            track,
+            tuckedAt: tucked.filter((n): n is number => n !== null),
+            openFrom: startsAs === 'open',
+            openTo: endsAs === 'open',
+            buttsTo: corners === 'butt' && endsAs === null,
+          },
+        ]
+      : [];
+    const cap =
+      corners === 'cap' && endsAs === null ? capColumn(arm.stretch.points, arms[k + 1]!.stretch.points, found[k]!.half, edges) : null;
+    return cap ? [...made, { from: to, to: nextNode(), track: cap }] : made;
+  });
+}
+
+function cornersIn({ points, radii }: Sampled): Corner[] {
+  const out: Corner[] = [];
+  const n = points.length;
+  for (let i = 0; i < n; i++) {
+    const span = Math.round((1.5 * radii[i]!) / STEP_MM);
+    const [from, to] = [i - span, i + span];
+    const back = from - Math.max(3, Math.round(span * 0.6));
+    const fore = to + Math.max(3, Math.round(span * 0.6));
+    if (back < 0 || fore >= n) continue;
+    const before = unit(sub(points[from]!, points[back]!));
+    const after = unit(sub(points[fore]!, points[to]!));
+    const turn = Math.abs(atan2(cross(before, after), dot(before, after)));
+    const half = (radii[from]! + radii[to]!) / 2;
+    if (turn < CORNER_RAD || radii[i]! < BULGE * half) continue;
+    const at = meeting(points[from]!, before, points[to]!, after);
+    const last = out[out.length - 1];
+    if (!at) continue;
+    if (last && from < last.to) {
+      if (radii[i]! / half > last.half) out.pop();
+      else continue;
+    }
+    out.push({ at, from, to, half, turn, mitre: unit(sub(before, after)) });
+  }
+  return out;
+}
+
+/** Where two lines meet; null when they are nearly parallel. */
+function meeting(p: Point, d: Point, q: Point, e: Point): Point | null {
+  const det = cross(d, e);
+  return Math.abs(det) < 0.2 ? null : add(p, scale(d, cross(sub(q, p), e) / det));
+}
+
+interface Arm {
+  stretch: Stretch;
+  radii: number[];
+}
+
+function armsOf({ points, radii }: Sampled, corners: readonly Corner[]): Arm[] {
+  return Array.from({ length: corners.length + 1 }, (_, k) => {
+    const before = corners[k - 1];
+    const after = corners[k];
+    const from = before?.to ?? 0;
+    const to = after?.from ?? points.length - 1;
+    const lead = before ? resample([before.at, points[from]!], STEP_MM).slice(0, -1) : [];
+    const trail = after ? resample([points[to]!, after.at], STEP_MM).slice(1) : [];
+    const course = [...lead, ...points.slice(from, to + 1), ...trail];
+    const stretch = {
+      points: course,
+      turnBefore: before?.turn ?? NaN,
+      turnAfter: after?.turn ?? NaN,
+      mitreBefore: before?.mitre ?? null,
+      mitreAfter: after?.mitre ?? null,
+    };
+    return { stretch, radii: radii.slice(from, to + 1) };
+  });
+}
+
+function armTrack(arm: Arm, edges: EdgeIndex, corners: Corners, startsAs: ChainEnd | null, endsAs: ChainEnd | null) {
+  const { stretch, radii } = arm;
+  const usual = radii.slice().sort((a, b) => a - b)[radii.length >> 1]!;
+  const join = joinOf(corners, usual, lineLength(stretch.points));
+  let line: Point[] = stretch.points.slice();
+  if (endsAs === null) line = turned(line, join.after(stretch.turnAfter));
+  else {
+    const tail = reshapeEnd(line.slice().reverse(), radii.slice().reverse(), endsAs, usual);
+    line = [...line.slice(0, line.length - tail.drop), ...tail.added];
+  }
+  if (startsAs === null) line = turned(line.reverse(), join.before(stretch.turnBefore)).reverse();
+  else {
+    const head = reshapeEnd(line, radii, startsAs, usual);
+    line = [...head.added.slice().reverse(), ...line.slice(head.drop)];
+  }
+  if (line.length < 3) return null;
+  const middle = smooth(line, 4, false);
+  const reach = (): number => Math.max(...radii) * 1.04 + 0.02;
+  const directions = calmTangents(middle, false, Math.max(2, Math.round((0.5 * usual) / STEP_MM)));
+  const track = castRows(middle, directions, reach, reach, edges);
+  return track && corners === 'mitre' ? mitred(track, stretch) : track;
+}
+
+/** The line with its end carried on (positive) or taken back, mm. */
+const turned = (line: readonly Point[], by: number): Point[] => (by >= 0 ? extend(line, 0, by) : shortenEnd(line, -by));
