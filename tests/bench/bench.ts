@@ -25,7 +25,8 @@ const line = (name: string, ms: number, stitches: number): void => {
   console.log(`${name.padEnd(44)} ${ms.toFixed(1).padStart(9)} ms ${String(stitches).padStart(8)} ${rate}`);
 };
 
-for (const side of [12, 40, 120, 190]) {
+console.log('Growth: the same shape larger, straight rows at 30 degrees');
+for (const side of [25, 80, 250, 400]) {
   const square = piece('fill', { area: `M0,0 H${side} V${side} H0 Z` }, { angle: 30, underlay: [] });
   line(
     `fill, ${side} mm square`,
@@ -33,12 +34,35 @@ for (const side of [12, 40, 120, 190]) {
     stitchesOf(square).x.length,
   );
 }
-for (const length of [100, 1000, 10000]) {
+for (const side of [40, 120]) {
+  const square = piece(
+    'fill',
+    { area: `M0,0 H${side} V${side} H0 Z` },
+    { angle: 30, spacing: 5, underlay: [{ kind: 'edge-run' }, { kind: 'lattice' }] },
+  );
+  line(
+    `underlay, edge run and lattice, ${side} mm square`,
+    median(() => stitchesOf(square)),
+    stitchesOf(square).x.length,
+  );
+}
+for (const length of [100, 1000, 10000, 50000]) {
   const bar = piece('satin', { sides: [`M0,0 H${length}`, `M0,4 H${length}`] }, { underlay: [] });
   line(
     `satin between two sides, ${length} mm`,
-    median(() => stitchesOf(bar)),
+    median(() => stitchesOf(bar), 5),
     stitchesOf(bar).x.length,
+  );
+}
+for (const radius of [15, 50]) {
+  const bow = piece('fill', {
+    area: `M-${radius},0 A${radius},${radius} 0 0 1 ${radius},0 H${radius / 3} A${radius / 3},${radius / 3} 0 0 0 -${radius / 3},0 Z`,
+    slants: [`M-${radius},0 H-${radius / 3}`, `M0,-${radius} V-${radius / 3}`, `M${radius / 3},0 H${radius}`],
+  });
+  line(
+    `turning fill, ${2 * radius} mm bow, field known`,
+    median(() => stitchesOf(bow), 5),
+    stitchesOf(bow).x.length,
   );
 }
 const heronText = readFileSync('public/demo/heron.svg', 'utf8');
@@ -66,6 +90,16 @@ const many = jobOf(
   Array.from({ length: 300 }, (_, i) =>
     piece('fill', { area: `M${(i % 20) * 12},${Math.floor(i / 20) * 12} h11 v11 h-11 Z` }, { angle: (i * 30) % 180 }),
   ),
+);
+const larger = jobOf(
+  Array.from({ length: 300 }, (_, i) =>
+    piece('fill', { area: `M${(i % 20) * 16},${Math.floor(i / 20) * 16} h15 v15 h-15 Z` }, { angle: (i * 30) % 180 }),
+  ),
+);
+line(
+  '300 pieces of 15 mm: whole plan, shapes known',
+  median(() => new Planner().plan(larger), 3),
+  new Planner().plan(larger).x.length,
 );
 const big = new Planner().plan(many);
 line(

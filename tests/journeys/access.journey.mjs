@@ -34,9 +34,11 @@ for (const [place, ready] of [
   ['brief', 'main select'],
   ['art', 'tbody tr'],
   ['bench', 'canvas[data-until]'],
+  ['library', '[data-sample="run"] img'],
 ]) {
   test(`${place}: nothing serious`, async () => {
-    await driver.get(place === 'shelf' ? app.address : bench.replace('/bench', `/${place}`));
+    const outside = { shelf: app.address, library: `${app.address}/library` };
+    await driver.get(outside[place] ?? bench.replace('/bench', `/${place}`));
     await h.find(ready);
     assert.deepEqual(await serious(), []);
   });
@@ -53,6 +55,24 @@ test('pieces are chosen and moved from the keyboard', async () => {
   await h.poll('moved', async () => /Sewn 2 of/.test(await first()));
   await driver.actions().keyDown('\uE009').sendKeys('z').keyUp('\uE009').perform();
   await h.poll('moved back', async () => /Sewn 1 of/.test(await first()));
+});
+
+test('a setting behind ‘Ends, corners, ties’ changes the stitches and can be given back', async () => {
+  await driver.get(bench);
+  await h.sewn();
+  await (await h.findText('button', 'Neck')).click();
+  await (await h.findText('summary', 'Ends, corners, ties')).click();
+  const stitches = () => h.text('[data-testid="piece-stitches"]');
+  const before = await stitches();
+  const foam = await h.find('[data-setting="Foam"] input');
+  await foam.clear();
+  await foam.sendKeys('3', '\uE007');
+  await h.poll(
+    'dense over foam',
+    async () => (await stitches()) !== before && /on 3 mm of foam/.test(await h.text('[data-testid="sentence"]')),
+  );
+  await (await h.find('button[aria-label="Foam: set by hand; reset"]')).click();
+  await h.poll('as before', async () => (await stitches()) === before);
 });
 
 test('headers keep everything at home', async () => {

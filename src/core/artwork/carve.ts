@@ -54,26 +54,27 @@ export function carveBeneath(item: PlacedItem, coverOfLater: Area): Carved {
   const covered = areaOf(rough) - areaOf(visible);
   const mayOpen = covered > LEAST_OPENING_MM2 && (item.stroke?.widthMm ?? Infinity) >= OPENING_MM;
   if (item.stroke && !mayOpen) return { area: item.area, removed: [] };
-  const reach = roughOffset(visible, OVERLAP_MM);
-  if (!mayOpen) return { area: withTuck(item.area, visible, reach, cover), removed: [] };
-  const hidden = subtract(rough, reach);
+  if (!mayOpen) return { area: withTuck(item.area, visible, cover), removed: [] };
+  const hidden = subtract(rough, roughOffset(visible, OVERLAP_MM));
   const core = hidden.length > 0 ? roughOffset(hidden, -OPENING_MM / 2) : [];
   const removed = core.length > 0 ? roughOffset(core, OPENING_MM / 2) : [];
   const area = removed.length > 0 ? subtract(item.area, removed) : item.area;
-  return { area: item.stroke ? area : withTuck(area, visible, reach, cover), removed };
+  return { area: item.stroke ? area : withTuck(area, visible, cover), removed };
 }
 
 /** The area with what runs on under its neighbours. */
-function withTuck(area: Area, visible: Area, reach: Area, cover: Area): Area {
-  const tuck = runUnder(visible, reach, cover, area);
+function withTuck(area: Area, visible: Area, cover: Area): Area {
+  const tuck = runUnder(visible, cover, area);
   return tuck.length === 0 ? area : unite(area, tuck);
 }
 
-/** Where a solid area should run on under its neighbours: only under ones broad enough to hide it. */
-function runUnder(visible: Area, reach: Area, cover: Area, own: Area): Area {
+/** Where the solid parts of an area should run on under its neighbours: only under ones broad enough to hide it. */
+function runUnder(visible: Area, cover: Area, own: Area): Area {
+  const heart = roughOffset(visible, -SOLID_MM / 2);
+  if (heart.length === 0) return [];
+  const reach = roughOffset(heart, SOLID_MM / 2 + OVERLAP_MM);
   const beside = subtract(intersect(reach, cover), own);
   if (areaOf(beside) < LEAST_TUCK_MM2) return [];
   const core = roughOffset(beside, -BROAD_MM / 2);
-  if (core.length === 0 || roughOffset(visible, -SOLID_MM / 2).length === 0) return [];
-  return intersect(roughOffset(core, BROAD_MM / 2 + LAP_MM), reach);
+  return core.length === 0 ? [] : intersect(roughOffset(core, BROAD_MM / 2 + LAP_MM), reach);
 }

@@ -1,3 +1,4 @@
+import type { Resolved } from '../document/resolved';
 import { recipeOf } from '../cloth/recipes';
 import type { ClothKey, JobSettings, Piece, PieceKindName } from '../document/types';
 import { clean, strokeArea } from '../geometry/area';
@@ -113,6 +114,8 @@ export function paintedBy(region: Region): Area {
   return clean(strokeArea(dataToRings(region.data), closed, { widthMm, cap, join, miterLimit: 4 }), 'nonzero');
 }
 
+const trial = <T>(value: T): Resolved<T> => ({ value, from: 'rule', why: 'trial' });
+
 /** Sews the piece on trial and measures whether it covers its area and keeps to it. */
 function sewsWell(shape: Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>, area: Area, options: ProposeOptions): boolean {
   const piece: Piece = { id: 'trial', name: 'trial', thread: 't', ...shape };
@@ -124,7 +127,8 @@ function sewsWell(shape: Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>, a
     piece,
     out,
     prepared,
-    { ...resolveSettings(piece, prepared.facts, context), underlay: { value: [], from: 'rule', why: 'trial' } },
+    // Ends that are shortened for push are meant to fall short of the drawing.
+    { ...resolveSettings(piece, prepared.facts, context), underlay: trial([]), pushComp: trial(0) },
     { start: null, end: null },
   );
   const result = coverageOf(area, out.columns(), prepared.areaMm2 > FINE_TRIAL_MM2 ? 0.16 : 0.1);

@@ -170,7 +170,7 @@ function inNearestOrder(parts: readonly Area[], from: Point | null): Area[] {
   const left = parts.slice();
   const out: Area[] = [];
   let here = from;
-  const gap = (a: Area): number => (here ? Math.min(...a[0]!.map((p) => distance(p, here!))) : 0);
+  const gap = (a: Area): number => (here ? a[0]!.reduce((least, p) => Math.min(least, distance(p, here!)), Infinity) : 0);
   while (left.length > 0) {
     const next = left.reduce((a, b) => (gap(b) < gap(a) ? b : a));
     left.splice(left.indexOf(next), 1);

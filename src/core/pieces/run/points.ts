@@ -23,7 +23,7 @@ export function runPoints(line: Line, lengthMm: number): Point[] {
   for (let i = 1; i < line.length; i++) {
     const last = i === line.length - 1;
     if (!last && !isCorner(line[i - 1]!, line[i]!, line[i + 1]!)) continue;
-    out.push(...stretch(line.slice(from, i + 1), lengthMm));
+    for (const p of stretch(line.slice(from, i + 1), lengthMm)) out.push(p);
     from = i;
   }
   return withoutShort(out);

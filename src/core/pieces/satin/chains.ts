@@ -79,8 +79,8 @@ export function stringChains(branches: readonly Branch[]): Chain[] {
       used.add(here);
       const b = branches[here]!;
       const skip = chain.points.length > 0 ? 1 : 0;
-      chain.points.push(...(forward ? b.points : b.points.slice().reverse()).slice(skip));
-      chain.radii.push(...(forward ? b.radii : b.radii.slice().reverse()).slice(skip));
+      for (const p of (forward ? b.points : b.points.slice().reverse()).slice(skip)) chain.points.push(p);
+      for (const r of (forward ? b.radii : b.radii.slice().reverse()).slice(skip)) chain.radii.push(r);
       chain.stops.push({ index: chain.points.length - 1, node: forward ? b.to : b.from });
       const next = pairs.get(keyOf({ branch: here, atStart: !forward }));
       if (!next || used.has(next.branch)) break;

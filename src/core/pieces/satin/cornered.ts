@@ -142,7 +142,8 @@ function armTrack(arm: Arm, edges: EdgeIndex, corners: Corners, startsAs: ChainE
   }
   if (line.length < 3) return null;
   const middle = smooth(line, 4, false);
-  const reach = (): number => Math.max(...radii) * 1.04 + 0.02;
+  const widest = radii.reduce((a, b) => Math.max(a, b), 0);
+  const reach = (): number => widest * 1.04 + 0.02;
   const directions = calmTangents(middle, false, Math.max(2, Math.round((0.5 * usual) / STEP_MM)));
   const track = castRows(middle, directions, reach, reach, edges);
   return track && corners === 'mitre' ? mitred(track, stretch) : track;

@@ -20,8 +20,8 @@ export function networkFromSides(a: Line, b: Line, slants: readonly Line[] = [])
     const steps = Math.max(2, Math.ceil(Math.max(a1 - a0, b1 - b0) / STEP_MM));
     const as = sample(a, a0, a1, steps);
     const bs = sample(b, b0, b1, steps);
-    left.push(...(k === 1 ? as : as.slice(1)));
-    right.push(...(k === 1 ? bs : bs.slice(1)));
+    for (const p of k === 1 ? as : as.slice(1)) left.push(p);
+    for (const p of k === 1 ? bs : bs.slice(1)) right.push(p);
   }
   return { columns: [{ from: 0, to: 1, track: makeTrack(left, right), openFrom: true, openTo: true }] };
 }
