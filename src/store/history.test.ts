@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { EMPTY_HISTORY, record, redoStep, undoStep } from './history';
+import { EMPTY_HISTORY, record, redoStep, rollBack, undoStep } from './history';
 
 interface Doc {
   items: number[];
@@ -35,4 +35,17 @@ test('a change that changes nothing leaves no step, and a new change forgets wha
   const back = undoStep(one.state, one.history);
   expect(back.history.future).toHaveLength(1);
   expect(record(back.state, back.history, 'other', (d) => void d.items.push(3)).history.future).toHaveLength(0);
+});
+
+test('the moves of one gesture are one step, and a gesture given up leaves no trace', () => {
+  const start = { at: 0 };
+  let now = record(start, EMPTY_HISTORY, 'Drag', (d) => void (d.at = 1), 'g1');
+  now = record(now.state, now.history, 'Drag', (d) => void (d.at = 2), 'g1');
+  expect(now.history.past).toHaveLength(1);
+  expect(undoStep(now.state, now.history).state).toEqual({ at: 0 });
+  const later = record(now.state, now.history, 'Drag', (d) => void (d.at = 9), 'g2');
+  const back = rollBack(later.state, later.history, 'g2');
+  expect(back).toMatchObject({ state: { at: 2 }, history: { future: [] } });
+  expect(back.history.past).toHaveLength(1);
+  expect(rollBack(now.state, now.history, 'g7').state).toBe(now.state);
 });

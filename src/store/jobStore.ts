@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import type { Job } from '@/core/document/types';
 import { dropDraft, keepDraft, loadJob, saveJob, takeDraft, type SavedJob } from '@/platform/storage';
 import { announceSaved } from '@/platform/tabs';
-import { EMPTY_HISTORY, record, redoStep, undoStep, type History } from './history';
+import { EMPTY_HISTORY, record, redoStep, rollBack, undoStep, type History } from './history';
 
 export type SavedState = 'saved' | 'waiting' | 'saving' | 'failed';
 
@@ -18,7 +18,10 @@ interface JobState {
   /** What the shelf shows; written along with the job. */
   shown: Pick<SavedJob, 'picture' | 'figures'>;
   load(id: string): Promise<void>;
-  change(label: string, recipe: (job: Job) => void): void;
+  /** @param mark changes with one mark, one after the other, are one undoable step */
+  change(label: string, recipe: (job: Job) => void, mark?: string): void;
+  /** Takes back a gesture that was given up. */
+  rollBack(mark: string): void;
   undo(): void;
   redo(): void;
   setShown(shown: Pick<SavedJob, 'picture' | 'figures'>): void;
@@ -73,16 +76,17 @@ export const useJob = create<JobState>((set, get) => {
       if (draft) later();
     },
 
-    change(label, recipe) {
+    change(label, recipe, mark) {
       const { job, history } = get();
       if (!job) return;
-      const next = record(job, history, label, recipe);
+      const next = record(job, history, label, recipe, mark);
       if (next.history === history) return;
       set({ job: next.state, history: next.history, saved: 'waiting' });
       later();
     },
 
     undo: () => move(undoStep),
+    rollBack: (mark) => move((job, history) => rollBack(job, history, mark)),
     redo: () => move(redoStep),
 
     setShown(shown) {

@@ -1,0 +1,47 @@
+import type { Piece } from '../document/types';
+import { apply, formatPath, multiply, parsePath, transformPath, type Matrix } from '../geometry/path';
+import type { Point } from '../geometry/point';
+import { atan2, cos, PI, sin } from '../units/trig';
+
+export const movedBy = (dx: number, dy: number): Matrix => [1, 0, 0, 1, dx, dy];
+
+/** Mirrors left and right about a vertical line, or up and down about a level one. */
+export const mirroredAbout = (axis: 'vertical' | 'level', at: number): Matrix =>
+  axis === 'vertical' ? [-1, 0, 0, 1, 2 * at, 0] : [1, 0, 0, -1, 0, 2 * at];
+
+/** Turns about a place; degrees counter-clockwise as seen. */
+export function turnedAbout(centre: Point, degrees: number): Matrix {
+  const a = (-degrees * PI) / 180;
+  const turn: Matrix = [cos(a), sin(a), -sin(a), cos(a), 0, 0];
+  return multiply(movedBy(centre.x, centre.y), multiply(turn, movedBy(-centre.x, -centre.y)));
+}
+
+const rounded = (v: number): number => Math.round(v * 1000) / 1000;
+
+/** A piece with all of its shape, slants and ends mapped; a direction that was set by hand turns with it. */
+export function transformedPiece(piece: Piece, m: Matrix): Piece {
+  const path = (d: string): string => formatPath(transformPath(parsePath(d), m));
+  const point = ([x, y]: [number, number]): [number, number] => {
+    const p = apply(m, { x, y });
+    return [rounded(p.x), rounded(p.y)];
+  };
+  const out: Piece = { ...piece, settings: { ...piece.settings } };
+  if (piece.line) out.line = path(piece.line);
+  if (piece.area) out.area = path(piece.area);
+  if (piece.sides) out.sides = [path(piece.sides[0]), path(piece.sides[1])];
+  if (piece.slants) out.slants = piece.slants.map(path);
+  if (piece.carve) out.carve = path(piece.carve);
+  if (piece.start) out.start = point(piece.start);
+  if (piece.end) out.end = point(piece.end);
+  if (piece.settings.angle !== undefined) out.settings.angle = directionAfter(piece.settings.angle, m);
+  return out;
+}
+
+/** Where rows of a direction point after the map, 0 to 180 degrees. */
+function directionAfter(degrees: number, m: Matrix): number {
+  const a = (-degrees * PI) / 180;
+  const d = { x: cos(a), y: sin(a) };
+  const x = m[0] * d.x + m[2] * d.y;
+  const y = m[1] * d.x + m[3] * d.y;
+  return (rounded((-atan2(y, x) * 180) / PI) + 360) % 180;
+}
