@@ -1,6 +1,9 @@
 import { briefSchema } from '@/core/document/schema';
 import type { Brief, Job, Piece, PieceKindName, PieceSettings } from '@/core/document/types';
 import type { Survey } from '@/workers/protocol';
+import { original } from 'immer';
+import { transformedPiece } from '@/core/editing/transform';
+import type { Matrix } from '@/core/geometry/path';
 import { useJob } from './jobStore';
 
 const change = (label: string, recipe: (job: Job) => void): void => useJob.getState().change(label, recipe);
@@ -42,6 +45,70 @@ export function movePiece(id: string, position: number): void {
     const [piece] = job.pieces.splice(from, 1);
     job.pieces.splice(to, 0, piece!);
   });
+}
+
+/**
+ * Adds a piece, to be sewn after `after` or last of all.
+ * @returns its id in the job
+ */
+export function addPiece(piece: Piece, after: string | null, label = `Draw ${piece.kind}`): string {
+  const id = newId();
+  change(label, (job) => {
+    const at = job.pieces.findIndex((p) => p.id === after);
+    job.pieces.splice(at < 0 ? job.pieces.length : at + 1, 0, { ...piece, id });
+  });
+  return id;
+}
+
+/** An id that no piece of the job has. */
+function newId(): string {
+  const taken = new Set(useJob.getState().job?.pieces.map((p) => p.id));
+  let n = taken.size + 1;
+  while (taken.has(`p${n}`)) n++;
+  return `p${n}`;
+}
+
+/** Changes the shape of a piece; the moves of one gesture share a mark and are one step. */
+export function reshape(id: string, label: string, recipe: (piece: Piece) => void, mark?: string): void {
+  useJob.getState().change(
+    label,
+    (job) => {
+      const piece = job.pieces.find((p) => p.id === id);
+      if (piece) recipe(piece);
+    },
+    mark,
+  );
+}
+
+/** Maps a piece to another place; the moves of one gesture share a mark. */
+export function transformPiece(id: string, label: string, m: Matrix, mark?: string): void {
+  useJob.getState().change(
+    label,
+    (job) => {
+      const at = job.pieces.findIndex((p) => p.id === id);
+      if (at >= 0) job.pieces[at] = transformedPiece(original<Piece>(job.pieces[at]!)!, m);
+    },
+    mark,
+  );
+}
+
+/** Adds copies of a piece, each mapped in its own way; the last one's id is returned. */
+export function copyPiece(id: string, label: string, maps: readonly Matrix[]): string | null {
+  const source = useJob.getState().job?.pieces.find((p) => p.id === id);
+  if (!source) return null;
+  let last: string | null = null;
+  const taken = new Set(useJob.getState().job!.pieces.map((p) => p.id));
+  change(label, (job) => {
+    const at = job.pieces.findIndex((p) => p.id === id);
+    maps.forEach((m, k) => {
+      let n = job.pieces.length + 1;
+      while (taken.has(`p${n}`)) n++;
+      last = `p${n}`;
+      taken.add(last);
+      job.pieces.splice(at + 1 + k, 0, { ...transformedPiece(source, m), id: last, name: `${source.name} ${k + 2}` });
+    });
+  });
+  return last;
 }
 
 export function removePiece(id: string): void {

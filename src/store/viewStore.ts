@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import type { Look } from '@/core/drawing/looks';
 
 /** What the eyes are on; never part of the job. */
 interface ViewState {
@@ -10,6 +11,7 @@ interface ViewState {
   speed: number;
   showArtwork: boolean;
   showHoop: boolean;
+  look: Look;
 }
 
 export const SPEEDS = [15, 60, 300, 1500] as const;
@@ -21,6 +23,7 @@ export const useView = create<ViewState>(() => ({
   speed: 300,
   showArtwork: true,
   showHoop: true,
+  look: 'thread',
 }));
 
 export const select = (id: string | null): void => useView.setState({ selected: id });

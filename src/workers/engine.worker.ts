@@ -11,6 +11,7 @@ import { simplify } from '@/core/geometry/area';
 import { prepareShape } from '@/core/pieces/registry';
 import { Planner } from '@/core/plan/build';
 import { measurePlan } from '@/core/plan/measure';
+import { Command } from '@/core/plan/roles';
 import type { Job } from '@/core/document/types';
 import type { RegionView, Survey, SurveyRequest } from './protocol';
 import { serve } from './serve';
@@ -66,6 +67,15 @@ serve({
     return { output: { data: new Blob([content], { type: format.mime }) } };
   },
   readBundle: ({ bytes }) => ({ output: readBundle(new Uint8Array(bytes)) }),
+  preview: ({ job }) => {
+    const plan = planner.plan(job);
+    const moves: string[] = [];
+    for (let i = 0; i < plan.x.length; i++) {
+      if (plan.command[i]! > Command.jump) continue;
+      moves.push(`${plan.command[i] === Command.jump ? 'M' : 'L'}${plan.x[i]!.toFixed(2)},${plan.y[i]!.toFixed(2)}`);
+    }
+    return { output: { path: moves.join(' '), stitches: measurePlan(job, plan).stitches } };
+  },
   sample: ({ id, scale }) => {
     const job = jobOfSample(GALLERY.flatMap((g) => g.samples).find((s) => s.id === id)!);
     const plan = planner.plan(job);

@@ -1,3 +1,4 @@
+import type { Look } from '@/core/drawing/looks';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { ClothKey, Job, JobSettings, Piece, PieceKindName, Thread } from '@/core/document/types';
 import type { WidthRange } from '@/core/geometry/medial';
@@ -57,6 +58,7 @@ export interface PictureRequest {
   top: number;
   /** Events to draw, from the first up to, but without, this one. */
   until: number;
+  look: Look;
 }
 
 export interface Picture extends PictureRequest {
@@ -70,6 +72,8 @@ export interface Protocol {
   export: { in: { job: Job; artwork: Record<string, string>; extension: ExportFormat['extension'] }; out: { data: Blob } };
   readBundle: { in: { bytes: ArrayBuffer }; out: Bundle };
   thumbnail: { in: { job: Job }; out: { png: Blob; figures: PlanFigures } };
+  /** Stitches of a job of one piece as path data, for showing while it is drawn. */
+  preview: { in: { job: Job }; out: { path: string; stitches: number } };
   /** A sample of the gallery as a picture, at `scale` pixels per mm. */
   sample: { in: { id: string; scale: number }; out: { png: Blob; stitches: number } };
   showPlan: {

@@ -20,7 +20,15 @@ test('a moved node takes its handles along; the rest stays', () => {
   expect(moved[0]!.segments[0]!.c1).toEqual({ x: 14, y: 6.5 });
   expect(moved[0]!.segments[3]!.c2).toEqual({ x: 14, y: -4.5 });
   expect(moved[0]!.segments[3]!.to).toEqual({ x: 14, y: 1 });
-  expect(nodesOf(moved).slice(1).map((n) => n.at)).toEqual(nodesOf(CIRCLE).slice(1).map((n) => n.at));
+  expect(
+    nodesOf(moved)
+      .slice(1)
+      .map((n) => n.at),
+  ).toEqual(
+    nodesOf(CIRCLE)
+      .slice(1)
+      .map((n) => n.at),
+  );
 });
 
 test('a node put in changes nothing of the course, and taken out again leaves as many as before', () => {

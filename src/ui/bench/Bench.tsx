@@ -2,21 +2,38 @@
 import { useEffect } from 'react';
 import { useJob } from '@/store/jobStore';
 import { usePlan } from '@/store/planStore';
+import { takeTool, useTool, type ToolName } from '@/store/toolStore';
 import { useView } from '@/store/viewStore';
 import { useKeys } from '../commands/useKeys';
 import { BENCH_KEYS } from './benchKeys';
 import { ClothView } from './ClothView';
+import { LookSwitch } from './LookSwitch';
 import { StitchCard } from './StitchCard';
 import { ThreadLine } from './ThreadLine';
 import { ToolStrip } from './ToolStrip';
 import { Totals } from './Totals';
 
+const HINTS: Record<ToolName, string> = {
+  choose: 'Click a piece to see how it is sewn; wheel to zoom; drag to move',
+  nodes: 'Drag nodes; double click adds one; C: corner or curve; Delete takes one out; arrows nudge',
+  slants: 'Drag across the piece to lay a slant; two or more make rows turn; Delete takes one away',
+  ends: 'Drag the ring to pin the start, the bar to pin the end; Delete lets go',
+  measure: 'Drag from one place to another; hold Shift for level, upright and 15 degrees',
+  run: 'Click to set nodes; C: curve; Shift: 15 degrees; Backspace takes back; Enter ends the line',
+  satin: 'Draw the first side, Enter, then the second side, Enter; C: curve; Backspace takes back',
+  area: 'Click round the outline; click the first node or Enter closes it; C: curve',
+};
+
 /** How is it sewn? The cloth with its pieces, the stitch card, and the thread line. */
 export function Bench() {
   const job = useJob((s) => s.job);
+  const tool = useTool((s) => s.tool);
   useKeys(BENCH_KEYS);
   useEffect(() => {
-    return () => useView.setState({ playing: false, playhead: null });
+    return () => {
+      takeTool('choose');
+      useView.setState({ playing: false, playhead: null });
+    };
   }, []);
   const foreign = usePlan((s) => s.of !== null && s.of.id !== job?.id);
   useEffect(() => {
@@ -28,13 +45,14 @@ export function Bench() {
       <h1 className="sr-only">Bench: {job.name}</h1>
       <div className="flex min-h-0 flex-1">
         <ToolStrip />
-        <div className="min-w-0 flex-1">
+        <div className="relative min-w-0 flex-1">
           <ClothView job={job} />
+          <LookSwitch />
         </div>
         <StitchCard job={job} />
       </div>
       <ThreadLine job={job} />
-      <Totals units={job.brief.units ?? 'mm'} hint="Click a piece to see how it is sewn; wheel to zoom; drag to move" />
+      <Totals units={job.brief.units ?? 'mm'} hint={HINTS[tool]} />
     </main>
   );
 }

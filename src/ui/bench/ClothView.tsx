@@ -1,17 +1,21 @@
 'use client';
-import { useEffect, useRef, type PointerEvent } from 'react';
+import { useEffect, useRef } from 'react';
 import { clothColour } from '@/core/drawing/picture';
 import type { Job } from '@/core/document/types';
-import { panBy, toCloth, useCamera, zoomAt } from '@/store/cameraStore';
+import { useCamera, zoomAt } from '@/store/cameraStore';
 import { usePlan } from '@/store/planStore';
-import { select, useView } from '@/store/viewStore';
+import { useTool } from '@/store/toolStore';
+import { useView } from '@/store/viewStore';
 import { HoopCloth, HoopRing } from '../components/HoopShape';
 import { MatGrid } from '../components/MatGrid';
 import { fitHoop } from './benchKeys';
-import { pieceAt } from './pick';
+import { DrawingMarks } from './DrawingMarks';
+import { EndHandles } from './EndHandles';
+import { PathMarks } from './PathMarks';
+import { ShapeHandles } from './ShapeHandles';
+import { SlantHandles } from './SlantHandles';
+import { useClothPointer } from './useClothPointer';
 import { useSewnPicture } from './useSewnPicture';
-
-const CLICK_PX = 4;
 
 /** The cloth in its hoop: mat, cloth and artwork beneath, threads, and marks above. */
 export function ClothView({ job }: { job: Job }) {
@@ -19,8 +23,10 @@ export function ClothView({ job }: { job: Job }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useSewnPicture(canvas);
   useMeasuredFrame(frame);
-  const drag = usePanAndPick();
+  const drag = useClothPointer();
+  const look = useView((s) => s.look);
   const { camera, width, height } = useCamera();
+  const tool = useTool((s) => s.tool);
   const showHoop = useView((s) => s.showHoop);
   const box = `${camera.x - width / 2 / camera.scale} ${camera.y - height / 2 / camera.scale} ${width / camera.scale} ${height / camera.scale}`;
 
@@ -28,7 +34,7 @@ export function ClothView({ job }: { job: Job }) {
     <div
       ref={frame}
       className="relative h-full w-full touch-none overflow-hidden bg-mat"
-      style={{ cursor: 'default' }}
+      style={{ cursor: tool === 'choose' ? 'default' : 'crosshair' }}
       {...drag}
       data-testid="cloth"
     >
@@ -41,10 +47,12 @@ export function ClothView({ job }: { job: Job }) {
       )}
       <canvas ref={canvas} className="absolute inset-0 h-full w-full" role="img" aria-label="The job as it will look sewn" />
       {width > 0 && (
-        <svg className="pointer-events-none absolute inset-0 h-full w-full" viewBox={box} preserveAspectRatio="none" aria-hidden="true">
+        <svg className="pointer-events-none absolute inset-0 h-full w-full" viewBox={box} preserveAspectRatio="none">
           {showHoop && <HoopRing hoop={job.brief.hoop} />}
           <Selection job={job} />
           <Needle scale={camera.scale} />
+          {look === 'path' && <PathMarks job={job} scale={camera.scale} />}
+          <ToolMarks job={job} scale={camera.scale} />
         </svg>
       )}
     </div>
@@ -77,35 +85,16 @@ function useMeasuredFrame(frame: React.RefObject<HTMLDivElement | null>): void {
   }, [frame]);
 }
 
-function usePanAndPick() {
-  const start = useRef<{ x: number; y: number; moved: boolean } | null>(null);
-  return {
-    onPointerDown(e: PointerEvent<HTMLDivElement>) {
-      if (e.button > 1) return;
-      start.current = { x: e.clientX, y: e.clientY, moved: false };
-      e.currentTarget.setPointerCapture(e.pointerId);
-    },
-    onPointerMove(e: PointerEvent<HTMLDivElement>) {
-      const from = start.current;
-      if (!from) return;
-      const [dx, dy] = [e.clientX - from.x, e.clientY - from.y];
-      if (!from.moved && Math.hypot(dx, dy) < CLICK_PX) return;
-      panBy(dx, dy);
-      start.current = { x: e.clientX, y: e.clientY, moved: true };
-      e.currentTarget.style.cursor = 'grabbing';
-    },
-    onPointerUp(e: PointerEvent<HTMLDivElement>) {
-      const from = start.current;
-      start.current = null;
-      e.currentTarget.style.cursor = 'default';
-      if (!from || from.moved) return;
-      const rect = e.currentTarget.getBoundingClientRect();
-      select(pieceAt(toCloth(useCamera.getState(), e.clientX - rect.left, e.clientY - rect.top)));
-    },
-    onPointerCancel() {
-      start.current = null;
-    },
-  };
+/** Handles and marks of the tool in hand. */
+function ToolMarks({ job, scale }: { job: Job; scale: number }) {
+  const tool = useTool((s) => s.tool);
+  const selected = useView((s) => s.selected);
+  const piece = job.pieces.find((p) => p.id === selected);
+  if (piece && tool === 'nodes') return <ShapeHandles piece={piece} scale={scale} />;
+  if (piece && tool === 'slants') return <SlantHandles piece={piece} scale={scale} />;
+  if (piece && tool === 'ends') return <EndHandles job={job} piece={piece} scale={scale} />;
+  const thread = job.threads.find((t) => t.id === (piece ?? job.pieces[job.pieces.length - 1])?.thread)?.hex ?? '#1d282c';
+  return <DrawingMarks scale={scale} thread={thread} />;
 }
 
 /** The drawing, dimmed, where thread does not hide it yet. */

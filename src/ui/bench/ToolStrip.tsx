@@ -1,25 +1,60 @@
 'use client';
-import { Image as ArtworkSign, Maximize, Square, ZoomIn, ZoomOut } from 'lucide-react';
+import {
+  Circle,
+  Image as ArtworkSign,
+  Maximize,
+  MousePointer2,
+  Move3d,
+  PenLine,
+  RectangleHorizontal,
+  Ruler,
+  Slash,
+  Spline,
+  Square,
+  SquareDashed,
+  ZoomIn,
+  ZoomOut,
+} from 'lucide-react';
+import type { ReactNode } from 'react';
 import { zoomAt } from '@/store/cameraStore';
+import { takeTool, useTool, type ToolName } from '@/store/toolStore';
 import { useView } from '@/store/viewStore';
 import { SignButton } from '../components/Button';
 import { fitHoop } from './benchKeys';
 
-/** What is shown, and how near. */
+const TOOLS: readonly { tool: ToolName; name: string; sign: ReactNode }[] = [
+  { tool: 'choose', name: 'Choose (Q)', sign: <MousePointer2 size={17} /> },
+  { tool: 'nodes', name: 'Shape: nodes (G)', sign: <Move3d size={17} /> },
+  { tool: 'slants', name: 'Slants (T)', sign: <Slash size={17} /> },
+  { tool: 'ends', name: 'Start and end (E)', sign: <Circle size={17} /> },
+  { tool: 'run', name: 'Draw a run (R)', sign: <PenLine size={17} /> },
+  { tool: 'satin', name: 'Draw a satin by its two sides (W)', sign: <RectangleHorizontal size={17} /> },
+  { tool: 'area', name: 'Draw an area (D)', sign: <Spline size={17} /> },
+  { tool: 'measure', name: 'Measure (M)', sign: <Ruler size={17} /> },
+];
+
+/** The tools, and what is shown and how near. */
 export function ToolStrip() {
   const { showArtwork, showHoop } = useView();
+  const tool = useTool((s) => s.tool);
   return (
     <div
       role="toolbar"
-      aria-label="View"
+      aria-label="Tools and view"
       aria-orientation="vertical"
-      className="flex w-[52px] shrink-0 flex-col items-center gap-1 border-r border-hairline bg-panel py-2"
+      className="flex w-[52px] shrink-0 flex-col items-center gap-0.5 overflow-y-auto border-r border-hairline bg-panel py-2"
     >
+      {TOOLS.map((t) => (
+        <SignButton key={t.tool} name={t.name} pressed={tool === t.tool} onClick={() => takeTool(t.tool)}>
+          {t.sign}
+        </SignButton>
+      ))}
+      <hr className="my-1 w-7 border-hairline" />
       <SignButton name="Artwork beneath (A)" pressed={showArtwork} onClick={() => useView.setState({ showArtwork: !showArtwork })}>
         <ArtworkSign size={17} />
       </SignButton>
       <SignButton name="Hoop (H)" pressed={showHoop} onClick={() => useView.setState({ showHoop: !showHoop })}>
-        <Square size={17} />
+        {showHoop ? <Square size={17} /> : <SquareDashed size={17} />}
       </SignButton>
       <hr className="my-1 w-7 border-hairline" />
       <SignButton name="Nearer (+)" onClick={() => zoomAt(1.25)}>

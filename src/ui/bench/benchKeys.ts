@@ -1,4 +1,6 @@
-import { movePiece, removePiece } from '@/store/commands';
+import { mirroredAbout, movedBy } from '@/core/editing/transform';
+import { copyPiece, movePiece, removePiece, transformPiece } from '@/store/commands';
+import { finishDrawing, giveUp, takeBackNode, takeTool, toggleCurve, type ToolName } from '@/store/toolStore';
 import { fit, zoomAt } from '@/store/cameraStore';
 import { useJob } from '@/store/jobStore';
 import { useView } from '@/store/viewStore';
@@ -25,6 +27,30 @@ export function fitHoop(): void {
   if (hoop) fit(hoop.width, hoop.height);
 }
 
+const LOOKS = ['thread', 'needle', 'path'] as const;
+
+const TOOL_KEYS: readonly [string, string, ToolName][] = [
+  ['Choose', 'Q', 'choose'],
+  ['Shape: nodes', 'G', 'nodes'],
+  ['Slants', 'T', 'slants'],
+  ['Start and end', 'E', 'ends'],
+  ['Draw a run', 'R', 'run'],
+  ['Draw a satin by its two sides', 'W', 'satin'],
+  ['Draw an area', 'D', 'area'],
+  ['Measure', 'M', 'measure'],
+];
+
+const NUDGES: readonly [string, string, number, number][] = [
+  ['Nudge left by 0.1 mm', 'ArrowLeft', -0.1, 0],
+  ['Nudge right by 0.1 mm', 'ArrowRight', 0.1, 0],
+  ['Nudge up by 0.1 mm', 'ArrowUp', 0, -0.1],
+  ['Nudge down by 0.1 mm', 'ArrowDown', 0, 0.1],
+  ['Nudge left by 1 mm', 'Shift+ArrowLeft', -1, 0],
+  ['Nudge right by 1 mm', 'Shift+ArrowRight', 1, 0],
+  ['Nudge up by 1 mm', 'Shift+ArrowUp', 0, -1],
+  ['Nudge down by 1 mm', 'Shift+ArrowDown', 0, 1],
+];
+
 /** Keys of the Bench, as the help sheet lists them. */
 export const BENCH_KEYS = [
   keyCommand('Sew, or stop sewing', 'Space', togglePlay),
@@ -49,7 +75,31 @@ export const BENCH_KEYS = [
     'Delete',
     withSelected((id) => removePiece(id)),
   ),
-  keyCommand('Choose nothing', 'Escape', () => useView.setState({ selected: null })),
+  keyCommand('Give up what is being drawn, put the tool away, choose nothing', 'Escape', () => {
+    if (!giveUp()) useView.setState({ selected: null });
+  }),
+  ...TOOL_KEYS.map(([name, key, tool]) => keyCommand(name, key, () => takeTool(tool))),
+  keyCommand('Line done', 'Enter', finishDrawing),
+  keyCommand('Take the last node back', 'Backspace', takeBackNode),
+  keyCommand('Next node: corner or curve', 'C', toggleCurve),
+  keyCommand('Next look', 'L', () => useView.setState((s) => ({ look: LOOKS[(LOOKS.indexOf(s.look) + 1) % LOOKS.length]! }))),
+  keyCommand(
+    'Copy the piece beside itself',
+    'K',
+    withSelected((id) => useView.setState({ selected: copyPiece(id, 'Copy', [movedBy(3, 3)]) })),
+  ),
+  keyCommand(
+    'Mirror a copy across the upright centre line',
+    'X',
+    withSelected((id) => useView.setState({ selected: copyPiece(id, 'Mirror', [mirroredAbout('vertical', 0)]) })),
+  ),
+  ...NUDGES.map(([name, key, dx, dy]) =>
+    keyCommand(
+      name,
+      key,
+      withSelected((id) => transformPiece(id, 'Nudge', movedBy(dx, dy))),
+    ),
+  ),
   keyCommand('Nearer', '+', () => zoomAt(1.25)),
   keyCommand('Farther', '-', () => zoomAt(0.8)),
   keyCommand('Whole hoop', '0', fitHoop),

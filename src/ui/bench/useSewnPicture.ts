@@ -54,6 +54,7 @@ export function useSewnPicture(canvas: RefObject<HTMLCanvasElement | null>): voi
         left: camera.x - Math.round(width * r) / 2 / (camera.scale * r),
         top: camera.y - Math.round(height * r) / 2 / (camera.scale * r),
         until: useView.getState().playhead ?? planned.plan.x.length,
+        look: useView.getState().look,
       };
       const key = `${version} ${Object.values(request).join(' ')}`;
       if (key === asked) return;

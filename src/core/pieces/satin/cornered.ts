@@ -6,7 +6,7 @@ import type { Chain, ChainEnd } from './chains';
 import { castRows } from './cast';
 import { capColumn, mitred, type Stretch } from './corners';
 import type { EdgeIndex } from './edges';
-import { reshapeEnd, type Sampled } from './fromArea';
+import { reshapeEnd, STEP_MM, type Sampled } from './sampled';
 import { extend, joinOf, shortenEnd } from './fromLine';
 import type { Column } from './track';
 
@@ -16,7 +16,6 @@ import type { Column } from './track';
  * At a corner the medial axis bends round the inner vertex and its ball grows, since it reaches out towards the outer one;
  * along a smooth bend it does not. There the axis is replaced by its two arms, prolonged until they meet.
  */
-const STEP_MM = 0.12;
 const CORNER_RAD = 0.73;
 /** The ball at a corner is at least this much larger than beside it. */
 const BULGE = 1.05;

@@ -1,14 +1,14 @@
 import { areaOf } from '../../geometry/area';
 import { calmTangents, lengthsAlong, resample, smooth } from '../../geometry/line';
 import { medialAxis, type MedialAxis } from '../../geometry/medial';
-import { add, dot, mix, scale, sub, unit, type Area, type Point } from '../../geometry/point';
+import { add, dot, mix, scale, sub, type Area, type Point } from '../../geometry/point';
 import { atan2, cos, PI, sin } from '../../units/trig';
-import { OVERLAP_MM } from '../../units/tolerances';
 import { stringChains, type Chain } from './chains';
 import { indexEdges, type EdgeIndex } from './edges';
 import type { Corners } from '../../document/types';
 import { castRows } from './cast';
 import { corneredColumns } from './cornered';
+import { reshapeEnd, sampleChain, STEP_MM, type Sampled } from './sampled';
 import { sliceTrack, type Column, type ColumnNetwork } from './track';
 
 /**
@@ -18,7 +18,6 @@ import { sliceTrack, type Column, type ColumnNetwork } from './track';
  * the true outline. Open ends run on to the outline. An end that meets a column running through is tucked under it by
  * about 1.0 mm and no further. A compact shape without a clear middle gets one column along its longer axis.
  */
-const STEP_MM = 0.12;
 /** Nodes at corners are numbered from here on, clear of the medial axis' own. */
 const FIRST_CORNER_NODE = 1_000_000;
 /** Shapes hardly larger than the ball inside them have no middle line worth following (a square has 1.27). */
@@ -39,30 +38,6 @@ export function networkFromArea(area: Area, corners: Corners = 'turn', axis: Med
     return cornered ?? columnsOf(chain, sampled, edges);
   });
   return { columns };
-}
-
-export interface Sampled {
-  points: Point[];
-  radii: number[];
-  /** For each stop, the sample nearest to it. */
-  stopAt: number[];
-}
-
-function sampleChain(chain: Chain): Sampled {
-  const along = lengthsAlong(chain.points);
-  const total = along[along.length - 1]!;
-  const points = resample(chain.points, STEP_MM);
-  const n = points.length;
-  let i = 1;
-  const radii = points.map((_, k) => {
-    const s = (total * k) / Math.max(1, n - 1);
-    while (i < chain.points.length - 1 && along[i]! < s) i++;
-    const span = along[i]! - along[i - 1]!;
-    const t = span > 0 ? Math.min(1, (s - along[i - 1]!) / span) : 0;
-    return chain.radii[i - 1]! + (chain.radii[i]! - chain.radii[i - 1]!) * t;
-  });
-  const stopAt = chain.stops.map((s) => (total > 0 ? Math.round((along[s.index]! / total) * (n - 1)) : 0));
-  return { points, radii, stopAt };
 }
 
 /**
@@ -139,37 +114,6 @@ function columnsOf(chain: Chain, drawn: Sampled, edges: EdgeIndex): Column[] {
     };
     return [{ ...column, openFrom: k === 0 && chain.startsAs === 'open', openTo: k === cuts.length - 2 && chain.endsAs === 'open' }];
   });
-}
-
-interface ReshapedEnd {
-  /** Samples to leave out at this end. */
-  drop: number;
-  /** Straight prolongation, outwards. */
-  added: Point[];
-  /** Radius along the prolongation, mm. */
-  radius: number;
-}
-
-/**
- * Where a column ends at the outline its axis wanders into a corner: the last half radius is given up, and the column
- * runs on straight to the outline. Where it meets another column it stays back so that it is tucked under by 1.0 mm.
- * @param line samples from this end inwards
- */
-export function reshapeEnd(line: readonly Point[], radii: readonly number[], end: Chain['startsAs'], usual: number): ReshapedEnd {
-  const n = line.length;
-  const radius = radii[0] ?? 0;
-  if (end !== 'open') {
-    const back = Math.min(Math.max(0, radius - OVERLAP_MM) / STEP_MM, n * 0.45);
-    return { drop: Math.floor(back), added: [], radius };
-  }
-  const drop = Math.min(Math.round((0.5 * radius) / STEP_MM), Math.floor(n * 0.3));
-  const inwards = Math.min(n - 1, drop + Math.max(4, Math.round(usual / STEP_MM)), Math.max(drop + 1, n - 1 - drop));
-  const from = line[drop]!;
-  const direction = unit(sub(from, line[inwards]!));
-  const reach = drop * STEP_MM + Math.max(radius * 1.6, 0.6);
-  const steps = Math.ceil(reach / STEP_MM);
-  const added = Array.from({ length: steps }, (_, i) => add(from, scale(direction, ((i + 1) * reach) / steps)));
-  return { drop, added, radius: Math.max(radius, radii[drop] ?? 0) };
 }
 
 /** Rows may reach past the inscribed ball at bends, but hardly where another column joins. */

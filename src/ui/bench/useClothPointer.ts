@@ -1,0 +1,109 @@
+'use client';
+import { useRef, type PointerEvent } from 'react';
+import { constrained } from '@/core/editing/drawn';
+import { insertNode } from '@/core/editing/nodes';
+import { distance, type Point } from '@/core/geometry/point';
+import { panBy, toCloth, useCamera } from '@/store/cameraStore';
+import { reshape } from '@/store/commands';
+import { useJob } from '@/store/jobStore';
+import { aimAt, drawTo, finishDrawing, useTool } from '@/store/toolStore';
+import { select, useView } from '@/store/viewStore';
+import { pieceAt } from './pick';
+import { shapePathsOf } from './shape';
+import { slantData } from './SlantHandles';
+
+const CLICK_PX = 4;
+const SNAP_PX = 8;
+
+interface Press {
+  x: number;
+  y: number;
+  at: Point;
+  moved: boolean;
+  button: number;
+  mark: string;
+}
+
+let presses = 0;
+
+const chosen = () => useJob.getState().job?.pieces.find((p) => p.id === useView.getState().selected);
+
+/** What the pointer does on the cloth, by the tool in hand: choose, move the view, set nodes, lay slants, measure. */
+export function useClothPointer() {
+  const press = useRef<Press | null>(null);
+  const place = (e: PointerEvent<HTMLDivElement> | React.MouseEvent<HTMLDivElement>): Point => {
+    const rect = e.currentTarget.getBoundingClientRect();
+    return toCloth(useCamera.getState(), e.clientX - rect.left, e.clientY - rect.top);
+  };
+  const snapMm = (): number => SNAP_PX / useCamera.getState().camera.scale;
+  return {
+    onPointerDown(e: PointerEvent<HTMLDivElement>) {
+      if (e.button > 1) return;
+      press.current = { x: e.clientX, y: e.clientY, at: place(e), moved: false, button: e.button, mark: `press ${++presses}` };
+      e.currentTarget.setPointerCapture(e.pointerId);
+    },
+    onPointerMove(e: PointerEvent<HTMLDivElement>) {
+      const { tool } = useTool.getState();
+      const from = press.current;
+      const at = place(e);
+      if (!from) {
+        aimAt({ at, constrain: e.shiftKey, snapMm: snapMm() });
+        return;
+      }
+      const [dx, dy] = [e.clientX - from.x, e.clientY - from.y];
+      if (!from.moved && Math.hypot(dx, dy) < CLICK_PX) return;
+      from.moved = true;
+      if (from.button === 0 && tool === 'measure') {
+        useTool.setState({ measured: { from: from.at, to: e.shiftKey ? constrained(from.at, at) : at } });
+        return;
+      }
+      if (from.button === 0 && tool === 'slants' && layslant(from, e.shiftKey ? constrained(from.at, at) : at)) return;
+      panBy(dx, dy);
+      press.current = { ...from, x: e.clientX, y: e.clientY };
+    },
+    onPointerUp(e: PointerEvent<HTMLDivElement>) {
+      const from = press.current;
+      press.current = null;
+      if (!from || from.moved) return;
+      const { tool, drawing } = useTool.getState();
+      if (drawing) drawTo({ at: place(e), constrain: e.shiftKey, snapMm: snapMm() });
+      else if (tool !== 'measure') select(pieceAt(place(e)) ?? (tool === 'choose' ? null : useView.getState().selected));
+    },
+    onPointerCancel() {
+      press.current = null;
+    },
+    onDoubleClick(e: React.MouseEvent<HTMLDivElement>) {
+      const { tool, drawing } = useTool.getState();
+      if (drawing) finishDrawing();
+      else if (tool === 'nodes') addNodeNear(place(e));
+    },
+  };
+}
+
+/** Lays a new slant across the chosen piece while dragging. */
+function layslant(from: Press, to: Point): boolean {
+  const piece = chosen();
+  if (!piece || piece.line || piece.kind === 'border' || piece.kind === 'applique') return false;
+  if (distance(from.at, to) < 0.5) return true;
+  const data = slantData(from.at, to);
+  const { history } = useJob.getState();
+  const goingOn = history.past[history.past.length - 1]?.mark === from.mark;
+  reshape(
+    piece.id,
+    'Lay a slant',
+    (p) => {
+      const slants = p.slants ?? [];
+      p.slants = goingOn ? [...slants.slice(0, -1), data] : [...slants, data];
+    },
+    from.mark,
+  );
+  return true;
+}
+
+function addNodeNear(at: Point): void {
+  const piece = chosen();
+  if (!piece) return;
+  const shapes = shapePathsOf(piece);
+  if (shapes.length !== 1) return;
+  reshape(piece.id, 'Add node', (p) => shapes[0]!.put(p, insertNode(shapes[0]!.path, at)));
+}
