@@ -86,7 +86,7 @@ export function transformPiece(id: string, label: string, m: Matrix, mark?: stri
     label,
     (job) => {
       const at = job.pieces.findIndex((p) => p.id === id);
-      if (at >= 0) job.pieces[at] = transformedPiece(original<Piece>(job.pieces[at]!)!, m);
+      if (at >= 0) job.pieces[at] = transformedPiece(original<Piece>(job.pieces[at]!), m);
     },
     mark,
   );

@@ -8,6 +8,7 @@ export type Look = 'thread' | 'needle' | 'path';
 const INK: Rgb = { r: 29, g: 40, b: 44 };
 const PENETRATION_MM = 0.11;
 const DASH_MM = 0.7;
+const UNSEWN_ALPHA = 0.2;
 
 /** Rows as thin lines in their thread's colour, underlay paler, and a dot for every penetration. */
 export function drawNeedle(
@@ -43,7 +44,12 @@ export function drawPath(
     if (!visible(plan.piece[i]!)) continue;
     const command = plan.command[i]!;
     if (command > Command.jump || plan.command[i - 1]! > Command.jump) continue;
-    const travels = command === Command.jump || plan.role[i] === Role.travel;
+    if (command === Command.jump) {
+      // No thread lies here: the needle only gets from one place to the next.
+      drawHairline(raster, plan, i, INK, UNSEWN_ALPHA, DASH_MM);
+      continue;
+    }
+    const travels = plan.role[i] === Role.travel;
     drawHairline(raster, plan, i, travels ? INK : (colours[plan.thread[i]!] ?? INK), travels ? 0.95 : 0.3, travels ? DASH_MM : 0);
   }
 }
