@@ -16,16 +16,34 @@ function edit(id: string, label: string, recipe: (piece: Piece) => void): void {
 }
 
 /** Sets one setting by hand, or gives it back to recipe and rules when `value` is undefined. */
-export function setSetting<K extends keyof PieceSettings>(id: string, key: K, value: PieceSettings[K] | undefined): void {
-  edit(id, value === undefined ? `Reset ${key}` : `Set ${key}`, (piece) => {
-    if (value === undefined) delete piece.settings[key];
-    else piece.settings[key] = value;
+export function setSetting<K extends keyof PieceSettings>(ids: readonly string[], key: K, value: PieceSettings[K] | undefined): void {
+  const label = value === undefined ? `Reset ${key}` : `Set ${key}`;
+  change(ids.length > 1 ? `${label} of ${ids.length} pieces` : label, (job) => {
+    for (const piece of job.pieces) {
+      if (!ids.includes(piece.id)) continue;
+      if (value === undefined) delete piece.settings[key];
+      else piece.settings[key] = value;
+    }
+  });
+}
+
+/** Gives pieces another thread. */
+export function setThreads(ids: readonly string[], thread: string): void {
+  change(ids.length > 1 ? `Change thread of ${ids.length} pieces` : 'Change thread', (job) => {
+    for (const piece of job.pieces) if (ids.includes(piece.id)) piece.thread = thread;
+  });
+}
+
+/** Gives pieces the settings that were set by hand on another one, as far as they are of its kind. */
+export function copySettings(from: string, to: readonly string[]): void {
+  const source = useJob.getState().job?.pieces.find((p) => p.id === from);
+  if (!source) return;
+  change(`Settings of ‘${source.name}’ to ${to.length} ${to.length === 1 ? 'piece' : 'pieces'}`, (job) => {
+    for (const piece of job.pieces) if (to.includes(piece.id) && piece.kind === source.kind) piece.settings = { ...source.settings };
   });
 }
 
 export const renamePiece = (id: string, name: string): void => edit(id, 'Rename', (p) => void (p.name = name));
-
-export const setThread = (id: string, thread: string): void => edit(id, 'Change thread', (p) => void (p.thread = thread));
 
 /** Kinds that the shape of a piece can be sewn as. */
 export function possibleKinds(piece: Piece): PieceKindName[] {
@@ -52,7 +70,7 @@ export function movePiece(id: string, position: number): void {
  * @returns its id in the job
  */
 export function addPiece(piece: Piece, after: string | null, label = `Draw ${piece.kind}`): string {
-  const id = newId();
+  const id = freeId(new Set(useJob.getState().job?.pieces.map((p) => p.id)));
   change(label, (job) => {
     const at = job.pieces.findIndex((p) => p.id === after);
     job.pieces.splice(at < 0 ? job.pieces.length : at + 1, 0, { ...piece, id });
@@ -60,11 +78,11 @@ export function addPiece(piece: Piece, after: string | null, label = `Draw ${pie
   return id;
 }
 
-/** An id that no piece of the job has. */
-function newId(): string {
-  const taken = new Set(useJob.getState().job?.pieces.map((p) => p.id));
+/** An id that is not taken yet; takes it. */
+function freeId(taken: Set<string>): string {
   let n = taken.size + 1;
   while (taken.has(`p${n}`)) n++;
+  taken.add(`p${n}`);
   return `p${n}`;
 }
 
@@ -80,40 +98,44 @@ export function reshape(id: string, label: string, recipe: (piece: Piece) => voi
   );
 }
 
-/** Maps a piece to another place; the moves of one gesture share a mark. */
-export function transformPiece(id: string, label: string, m: Matrix, mark?: string): void {
+/** Maps pieces to another place; the moves of one gesture share a mark. */
+export function transformPieces(ids: readonly string[], label: string, m: Matrix, mark?: string): void {
   useJob.getState().change(
     label,
     (job) => {
-      const at = job.pieces.findIndex((p) => p.id === id);
-      if (at >= 0) job.pieces[at] = transformedPiece(original<Piece>(job.pieces[at]!), m);
+      job.pieces.forEach((piece, at) => {
+        if (ids.includes(piece.id)) job.pieces[at] = transformedPiece(original<Piece>(piece), m);
+      });
     },
     mark,
   );
 }
 
-/** Adds copies of a piece, each mapped in its own way; the last one's id is returned. */
-export function copyPiece(id: string, label: string, maps: readonly Matrix[]): string | null {
-  const source = useJob.getState().job?.pieces.find((p) => p.id === id);
-  if (!source) return null;
-  let last: string | null = null;
-  const taken = new Set(useJob.getState().job!.pieces.map((p) => p.id));
+/**
+ * Adds copies of pieces, one set for each map, each copy after the piece that it comes from.
+ * @returns ids of the copies
+ */
+export function copyPieces(ids: readonly string[], label: string, maps: readonly Matrix[]): string[] {
+  const sources = (useJob.getState().job?.pieces ?? []).filter((p) => ids.includes(p.id));
+  const made: string[] = [];
   change(label, (job) => {
-    const at = job.pieces.findIndex((p) => p.id === id);
-    maps.forEach((m, k) => {
-      let n = job.pieces.length + 1;
-      while (taken.has(`p${n}`)) n++;
-      last = `p${n}`;
-      taken.add(last);
-      job.pieces.splice(at + 1 + k, 0, { ...transformedPiece(source, m), id: last, name: `${source.name} ${k + 2}` });
-    });
+    const taken = new Set(job.pieces.map((p) => p.id));
+    for (const source of sources) {
+      const at = job.pieces.findIndex((p) => p.id === source.id);
+      const copies = maps.map((m, k) => {
+        const id = freeId(taken);
+        made.push(id);
+        return { ...transformedPiece(source, m), id, name: `${source.name} ${k + 2}` };
+      });
+      job.pieces.splice(at + 1, 0, ...copies);
+    }
   });
-  return last;
+  return made;
 }
 
-export function removePiece(id: string): void {
-  change('Remove piece', (job) => {
-    job.pieces = job.pieces.filter((p) => p.id !== id);
+export function removePieces(ids: readonly string[]): void {
+  change(ids.length > 1 ? `Remove ${ids.length} pieces` : 'Remove piece', (job) => {
+    job.pieces = job.pieces.filter((p) => !ids.includes(p.id));
   });
 }
 

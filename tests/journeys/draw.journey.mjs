@@ -121,6 +121,44 @@ test('ten millimetres measure 10.0', async () => {
   await key('\uE00C');
 });
 
+test('all satins are chosen at once and get one underlay; mixed values are shown', async () => {
+  await key('\uE00C');
+  await (await h.findText('button', 'Reed 1')).click();
+  await key('u');
+  await h.find('[data-testid="many"]');
+  assert.match(await h.text('[data-testid="many"]'), /mixed/);
+  const before = await total('stitches');
+  const zigzag = await h.find('[data-testid="many"] [data-setting="Underlay"] label:nth-of-type(4) input');
+  await zigzag.click();
+  await h.poll('underlay of all', async () => (await total('stitches')) !== before);
+  await h.poll('one step', async () =>
+    /of \d+ pieces/.test(await (await h.find('header button[aria-label^="Undo"]')).getAttribute('aria-label')),
+  );
+  await key('\uE00C');
+});
+
+test('a piece is repeated around the centre and mirrored', async () => {
+  const pieces = async () => (await driver.findElements({ css: '[data-piece]' })).length;
+  const before = await pieces();
+  await (await h.findText('button', 'Drawn column')).click();
+  await (await h.findText('button', 'Round centre')).click();
+  await h.poll('six of them', async () => (await pieces()) === before + 5);
+  await key('\uE00C');
+  await (await h.findText('button', 'Drawn area')).click();
+  await key('x');
+  await h.poll('a mirrored copy', async () => (await pieces()) === before + 6);
+  await key('\uE00C');
+});
+
+test('a command is found by a part of its name', async () => {
+  await key('/');
+  const field = await h.find('input[role="combobox"]');
+  await field.sendKeys('next look', ENTER);
+  await h.find('button[role=radio][aria-checked=true]:nth-of-type(2)');
+  await key('l');
+  await key('l');
+});
+
 test('undo goes all the way back, and redo forth', async () => {
   const sewn = await total('stitches');
   const steps = await undoAll();

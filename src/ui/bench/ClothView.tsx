@@ -114,11 +114,13 @@ function Artwork({ job }: { job: Job }) {
 
 /** A double hairline, white over ink, so that it reads on every thread. */
 function Selection({ job }: { job: Job }) {
-  const selected = useView((s) => s.selected);
+  const { selected, also } = useView();
   const outlines = usePlan((s) => s.planned?.outlines);
-  const index = job.pieces.findIndex((p) => p.id === selected);
-  const d = index >= 0 ? outlines?.[index] : undefined;
-  if (!d) return null;
+  const shown = job.pieces
+    .flatMap((p, i) => (p.id === selected || also.includes(p.id) ? [outlines?.[i] ?? ''] : []))
+    .filter((d) => d !== '');
+  if (shown.length === 0) return null;
+  const d = shown.join(' ');
   return (
     <g fill="none" strokeLinejoin="round" data-testid="selection">
       <path d={d} stroke="#1d282c" strokeWidth={4} vectorEffect="non-scaling-stroke" />

@@ -3,7 +3,7 @@ import type { Job } from '@/core/document/types';
 import { KIND_WORDS } from '@/core/document/words';
 import { usePlan } from '@/store/planStore';
 import { Swatch } from '../components/Swatch';
-import { select } from '@/store/viewStore';
+import { select, toggleSelected } from '@/store/viewStore';
 
 /** The sewing order as a list. */
 export function PieceList({ job }: { job: Job }) {
@@ -27,7 +27,7 @@ export function PieceList({ job }: { job: Job }) {
             <li key={p.id}>
               <button
                 type="button"
-                onClick={() => select(p.id)}
+                onClick={(e) => (e.shiftKey ? toggleSelected(p.id) : select(p.id))}
                 className="grid w-full grid-cols-[24px_24px_1fr_auto] items-center gap-2 border-t border-hairline px-4 py-1 text-left hover:bg-tape-soft"
               >
                 <span className="figures text-right text-quiet">{i + 1}</span>

@@ -59,6 +59,9 @@ const FIRST = [
 const MORE = ['corners', 'ends', 'stagger', 'overLimit', 'satinLimit', 'foam', 'tieShape', 'tieLength', 'tieCount'] as const;
 
 interface Props {
+  /** All pieces that a change goes to. */
+  ids: readonly string[];
+  /** One that stands for them. */
   piece: Piece;
   settings: ResolvedSettings;
   units: LengthUnit;
@@ -75,7 +78,7 @@ export function Settings(props: Props) {
         <button
           type="button"
           className="my-1 text-xs underline decoration-dotted underline-offset-2"
-          onClick={() => setSetting(props.piece.id, 'spacingTo', Math.min(2, props.settings.spacing!.value * 3))}
+          onClick={() => setSetting(props.ids, 'spacingTo', Math.min(2, props.settings.spacing!.value * 3))}
         >
           Open gradually, for blending
         </button>
@@ -90,12 +93,12 @@ export function Settings(props: Props) {
   );
 }
 
-function Setting({ name, piece, settings, units }: Props & { name: (typeof FIRST)[number] | (typeof MORE)[number] }) {
-  if (name === 'underlay') return <UnderlaySetting piece={piece} settings={settings} units={units} />;
+function Setting({ name, ids, piece, settings, units }: Props & { name: (typeof FIRST)[number] | (typeof MORE)[number] }) {
+  if (name === 'underlay') return <UnderlaySetting ids={ids} piece={piece} settings={settings} units={units} />;
   if (name === 'passes' && settings.style?.value !== 'bean') return null;
   const resolved = settings[name];
   if (!resolved) return null;
-  if (name in CHOICES) return <ChoiceSetting name={name as ChoiceKey} piece={piece} resolved={resolved as Resolved<never>} />;
+  if (name in CHOICES) return <ChoiceSetting name={name as ChoiceKey} ids={ids} piece={piece} resolved={resolved as Resolved<never>} />;
   const key = name as NumberKey;
   const { label, decimals } = NUMBERS[key];
   const number = resolved as Resolved<number>;
@@ -107,7 +110,7 @@ function Setting({ name, piece, settings, units }: Props & { name: (typeof FIRST
       from={number.from}
       why={number.why}
       {...(aside ? { aside } : {})}
-      onReset={() => setSetting(piece.id, key, undefined)}
+      onReset={() => setSetting(ids, key, undefined)}
     >
       <NumberField
         label={label}
@@ -119,7 +122,7 @@ function Setting({ name, piece, settings, units }: Props & { name: (typeof FIRST
         max={RANGES[key].max}
         step={RANGES[key].step}
         decimals={decimals}
-        onCommit={(v) => setSetting(piece.id, key, v)}
+        onCommit={(v) => setSetting(ids, key, v)}
       />
     </SettingRow>
   );
@@ -127,38 +130,40 @@ function Setting({ name, piece, settings, units }: Props & { name: (typeof FIRST
 
 function ChoiceSetting<K extends ChoiceKey>({
   name,
+  ids,
   piece,
   resolved,
 }: {
   name: K;
+  ids: readonly string[];
   piece: Piece;
   resolved: Resolved<NonNullable<PieceSettings[K]>>;
 }) {
   const { label, options } = CHOICES[name];
   const offered = name === 'stagger' && !piece.carve ? options.filter((o) => o.value !== 'carved') : options;
   return (
-    <SettingRow label={label} from={resolved.from} why={resolved.why} onReset={() => setSetting(piece.id, name, undefined)}>
+    <SettingRow label={label} from={resolved.from} why={resolved.why} onReset={() => setSetting(ids, name, undefined)}>
       <Choice<NonNullable<PieceSettings[K]>>
         label={label}
         hideLabel
         value={resolved.value}
         options={offered}
-        onChange={(v) => setSetting(piece.id, name, v)}
+        onChange={(v) => setSetting(ids, name, v)}
       />
     </SettingRow>
   );
 }
 
-function UnderlaySetting({ piece, settings }: Props) {
+function UnderlaySetting({ ids, piece, settings }: Props) {
   if (!settings.underlay) return null;
   return (
     <SettingRow
       label="Underlay"
       from={settings.underlay.from}
       why={settings.underlay.why}
-      onReset={() => setSetting(piece.id, 'underlay', undefined)}
+      onReset={() => setSetting(ids, 'underlay', undefined)}
     >
-      <UnderlayPicker kind={piece.kind} layers={settings.underlay.value} onChange={(layers) => setSetting(piece.id, 'underlay', layers)} />
+      <UnderlayPicker kind={piece.kind} layers={settings.underlay.value} onChange={(layers) => setSetting(ids, 'underlay', layers)} />
     </SettingRow>
   );
 }

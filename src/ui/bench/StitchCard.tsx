@@ -3,13 +3,15 @@ import { clothColour } from '@/core/drawing/picture';
 import type { Job, Piece } from '@/core/document/types';
 import { KIND_WORDS } from '@/core/document/words';
 import type { PlannedPiece } from '@/core/plan/plan';
-import { possibleKinds, setKind, setThread } from '@/store/commands';
+import { possibleKinds, setKind, setThreads } from '@/store/commands';
 import { usePlan } from '@/store/planStore';
 import { useView } from '@/store/viewStore';
 import { Choice } from '../components/Choice';
 import { Swatch } from '../components/Swatch';
+import { Arrange } from './Arrange';
 import { CrossSection } from './CrossSection';
 import { describe } from './describe';
+import { ManyCard } from './ManyCard';
 import { PieceList } from './PieceList';
 import { PieceName } from './PieceName';
 import { Settings } from './Settings';
@@ -18,10 +20,11 @@ import { Settings } from './Settings';
 export function StitchCard({ job }: { job: Job }) {
   const selected = useView((s) => s.selected);
   const piece = job.pieces.find((p) => p.id === selected);
+  const many = useView((s) => s.also.length > 0);
   const planned = usePlan((s) => s.planned?.plan.pieces.find((p) => p.id === selected));
   return (
     <aside aria-label="Stitch card" className="flex w-[304px] shrink-0 flex-col overflow-auto border-l border-hairline bg-panel">
-      {piece ? <Chosen job={job} piece={piece} planned={planned} /> : <PieceList job={job} />}
+      {piece && many ? <ManyCard job={job} /> : piece ? <Chosen job={job} piece={piece} planned={planned} /> : <PieceList job={job} />}
     </aside>
   );
 }
@@ -48,10 +51,11 @@ function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: Plan
             className="min-w-0 flex-1"
             value={piece.thread}
             options={job.threads.map((t, i) => ({ value: t.id, name: `${i + 1} ${t.name} (${t.code})` }))}
-            onChange={(t) => setThread(piece.id, t)}
+            onChange={(t) => setThreads([piece.id], t)}
           />
         </div>
       </div>
+      <Arrange />
       {planned ? (
         <>
           <p className="my-3" data-testid="sentence">
@@ -64,7 +68,7 @@ function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: Plan
             </span>{' '}
             stitches · <span className="figures">{planned.areaMm2.toFixed(0)}</span> mm²
           </p>
-          {planned.settings && <Settings piece={piece} settings={planned.settings} units={job.brief.units ?? 'mm'} />}
+          {planned.settings && <Settings ids={[piece.id]} piece={piece} settings={planned.settings} units={job.brief.units ?? 'mm'} />}
           {planned.problem && (
             <p role="alert" className="mt-2 text-danger">
               ⯃ Not sewn: {planned.problem}.

@@ -2,7 +2,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Job } from '@/core/document/types';
 import { movePiece } from '@/store/commands';
-import { select } from '@/store/viewStore';
+import { select, toggleSelected } from '@/store/viewStore';
 import { dropPosition, type TimeWindow } from './timeline';
 
 interface Stretch {
@@ -49,6 +49,7 @@ export function Stretches({ job, stretches, view, width, selected }: Props) {
       grip.current = null;
       setDrop(null);
       if (g?.dragging) movePiece(id, dropPosition(stretches, id, secondsAt(e)));
+      else if (g && e.shiftKey) toggleSelected(id);
       else if (g) select(id);
     },
     onPointerCancel() {

@@ -1,9 +1,10 @@
 import { mirroredAbout, movedBy } from '@/core/editing/transform';
-import { copyPiece, movePiece, removePiece, transformPiece } from '@/store/commands';
+import type { Piece } from '@/core/document/types';
+import { copyPieces, movePiece, removePieces, transformPieces } from '@/store/commands';
 import { finishDrawing, giveUp, takeBackNode, takeTool, toggleCurve, type ToolName } from '@/store/toolStore';
 import { fit, zoomAt } from '@/store/cameraStore';
 import { useJob } from '@/store/jobStore';
-import { useView } from '@/store/viewStore';
+import { chosenIds, select, selectAll, useView } from '@/store/viewStore';
 import { keyCommand } from '../commands/keys';
 import { playFrom, stepBy, togglePlay } from './player';
 
@@ -19,7 +20,14 @@ function selectNeighbour(step: number): void {
   const pieces = useJob.getState().job?.pieces ?? [];
   const at = pieces.findIndex((p) => p.id === useView.getState().selected);
   const next = pieces[at < 0 ? (step > 0 ? 0 : pieces.length - 1) : Math.min(pieces.length - 1, Math.max(0, at + step))];
-  if (next) useView.setState({ selected: next.id });
+  if (next) select(next.id);
+}
+
+/** Chooses every piece that is like the chosen one. */
+function selectLike(like: (a: Piece, b: Piece) => boolean): void {
+  const pieces = useJob.getState().job?.pieces ?? [];
+  const model = pieces.find((p) => p.id === useView.getState().selected);
+  if (model) selectAll([model.id, ...pieces.filter((p) => p.id !== model.id && like(p, model)).map((p) => p.id)]);
 }
 
 export function fitHoop(): void {
@@ -70,36 +78,23 @@ export const BENCH_KEYS = [
     ']',
     withSelected((id, i) => movePiece(id, i + 1)),
   ),
-  keyCommand(
-    'Remove the piece',
-    'Delete',
-    withSelected((id) => removePiece(id)),
-  ),
+  keyCommand('Remove what is chosen', 'Delete', () => removePieces(chosenIds())),
   keyCommand('Give up what is being drawn, put the tool away, choose nothing', 'Escape', () => {
-    if (!giveUp()) useView.setState({ selected: null });
+    if (!giveUp()) select(null);
   }),
   ...TOOL_KEYS.map(([name, key, tool]) => keyCommand(name, key, () => takeTool(tool))),
   keyCommand('Line done', 'Enter', finishDrawing),
   keyCommand('Take the last node back', 'Backspace', takeBackNode),
   keyCommand('Next node: corner or curve', 'C', toggleCurve),
   keyCommand('Next look', 'L', () => useView.setState((s) => ({ look: LOOKS[(LOOKS.indexOf(s.look) + 1) % LOOKS.length]! }))),
-  keyCommand(
-    'Copy the piece beside itself',
-    'K',
-    withSelected((id) => useView.setState({ selected: copyPiece(id, 'Copy', [movedBy(3, 3)]) })),
+  keyCommand('Copy beside itself', 'K', () => selectAll(copyPieces(chosenIds(), 'Copy', [movedBy(3, 3)]))),
+  keyCommand('Mirror a copy across the upright centre line', 'X', () =>
+    selectAll(copyPieces(chosenIds(), 'Mirror', [mirroredAbout('vertical', 0)])),
   ),
-  keyCommand(
-    'Mirror a copy across the upright centre line',
-    'X',
-    withSelected((id) => useView.setState({ selected: copyPiece(id, 'Mirror', [mirroredAbout('vertical', 0)]) })),
-  ),
-  ...NUDGES.map(([name, key, dx, dy]) =>
-    keyCommand(
-      name,
-      key,
-      withSelected((id) => transformPiece(id, 'Nudge', movedBy(dx, dy))),
-    ),
-  ),
+  keyCommand('Choose all of this thread', 'Y', () => selectLike((a, b) => a.thread === b.thread)),
+  keyCommand('Choose all of this kind', 'U', () => selectLike((a, b) => a.kind === b.kind)),
+  keyCommand('Choose all', 'Ctrl+A', () => selectAll((useJob.getState().job?.pieces ?? []).map((p) => p.id))),
+  ...NUDGES.map(([name, key, dx, dy]) => keyCommand(name, key, () => transformPieces(chosenIds(), 'Nudge', movedBy(dx, dy)))),
   keyCommand('Nearer', '+', () => zoomAt(1.25)),
   keyCommand('Farther', '-', () => zoomAt(0.8)),
   keyCommand('Whole hoop', '0', fitHoop),

@@ -7,7 +7,7 @@ import { panBy, toCloth, useCamera } from '@/store/cameraStore';
 import { reshape } from '@/store/commands';
 import { useJob } from '@/store/jobStore';
 import { aimAt, drawTo, finishDrawing, useTool } from '@/store/toolStore';
-import { select, useView } from '@/store/viewStore';
+import { select, toggleSelected, useView } from '@/store/viewStore';
 import { pieceAt } from './pick';
 import { shapePathsOf } from './shape';
 import { slantData } from './SlantHandles';
@@ -67,7 +67,7 @@ export function useClothPointer() {
       if (!from || from.moved) return;
       const { tool, drawing } = useTool.getState();
       if (drawing) drawTo({ at: place(e), constrain: e.shiftKey, snapMm: snapMm() });
-      else if (tool !== 'measure') select(pieceAt(place(e)) ?? (tool === 'choose' ? null : useView.getState().selected));
+      else if (tool !== 'measure') pick(pieceAt(place(e)), e.shiftKey);
     },
     onPointerCancel() {
       press.current = null;
@@ -78,6 +78,12 @@ export function useClothPointer() {
       else if (tool === 'nodes') addNodeNear(place(e));
     },
   };
+}
+
+/** Chooses a piece, adds it to what is chosen, or lets all go. */
+function pick(id: string | null, adding: boolean): void {
+  if (id && adding) toggleSelected(id);
+  else if (id || useTool.getState().tool === 'choose') select(id);
 }
 
 /** Lays a new slant across the chosen piece while dragging. */

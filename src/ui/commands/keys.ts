@@ -29,5 +29,13 @@ export function keyCommand(name: string, keys: string, run: () => void): KeyComm
 
 /** Whether a key belongs to what is being typed or chosen rather than to the page. */
 export function typing(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName));
+  if (!(target instanceof HTMLElement)) return false;
+  if (target instanceof HTMLInputElement && /^(checkbox|radio)$/.test(target.type)) return false;
+  return target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName);
 }
+
+/** Whether Space and Enter press what has the focus. */
+export const presses = (target: EventTarget | null): boolean =>
+  target instanceof HTMLButtonElement ||
+  target instanceof HTMLInputElement ||
+  (target instanceof HTMLElement && target.tagName === 'SUMMARY');

@@ -1,10 +1,13 @@
 'use client';
-import { Check, CircleAlert, CircleHelp, Loader, Redo2, Undo2 } from 'lucide-react';
+import { Check, CircleAlert, CircleHelp, Loader, Redo2, TextSearch, Undo2 } from 'lucide-react';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { renameJob } from '@/store/commands';
 import { useJob, type SavedState } from '@/store/jobStore';
 import { KeysSheet } from '../commands/KeysSheet';
+import { keyCommand } from '../commands/keys';
+import { Palette } from '../commands/Palette';
+import { useKeys } from '../commands/useKeys';
 import { PLACES, placeHref, type PlaceKey } from '../places';
 import { SignButton } from './Button';
 import { Mark } from './Mark';
@@ -22,6 +25,12 @@ export function TopLine({ place }: { place: PlaceKey }) {
   const job = useJob((s) => s.job);
   const { past, future } = useJob((s) => s.history);
   const [keys, setKeys] = useState(false);
+  const [palette, setPalette] = useState(false);
+  const openers = useMemo(
+    () => [keyCommand('Find a command', '/', () => setPalette(true)), keyCommand('Keys and help', '?', () => setKeys(true))],
+    [],
+  );
+  useKeys(openers);
   if (!job) return null;
   const undone = past[past.length - 1];
   const redone = future[0];
@@ -57,11 +66,17 @@ export function TopLine({ place }: { place: PlaceKey }) {
       >
         <Redo2 size={17} />
       </SignButton>
+      {place === 'bench' && (
+        <SignButton name="Find a command (/)" onClick={() => setPalette(true)}>
+          <TextSearch size={17} />
+        </SignButton>
+      )}
       <SignButton name="Keys and help (?)" onClick={() => setKeys(true)}>
         <CircleHelp size={17} />
       </SignButton>
       <TakeAway />
       <KeysSheet open={keys} onOpenChange={setKeys} />
+      {place === 'bench' && <Palette open={palette} onOpenChange={setPalette} />}
     </header>
   );
 }

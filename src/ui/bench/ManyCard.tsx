@@ -1,0 +1,77 @@
+'use client';
+import { Trash2, X } from 'lucide-react';
+import { KIND_WORDS } from '@/core/document/words';
+import type { Job } from '@/core/document/types';
+import type { ResolvedSettings } from '@/core/pieces/resolve';
+import { copySettings, removePieces, setThreads } from '@/store/commands';
+import { usePlan } from '@/store/planStore';
+import { select, selectAll, useView } from '@/store/viewStore';
+import { Button, SignButton } from '../components/Button';
+import { Choice } from '../components/Choice';
+import { Arrange } from './Arrange';
+import { mergedSettings } from './merged';
+import { Settings } from './Settings';
+
+/** Several pieces at once: what they share, with mixed values shown, set for all in one step. */
+export function ManyCard({ job }: { job: Job }) {
+  const { selected, also } = useView();
+  const planned = usePlan((s) => s.planned?.plan.pieces);
+  const ids = [selected!, ...also];
+  const pieces = job.pieces.filter((p) => ids.includes(p.id));
+  const first = pieces.find((p) => p.id === selected) ?? pieces[0];
+  if (!first) return null;
+  const settings = (planned ?? []).filter((p) => ids.includes(p.id)).flatMap((p): ResolvedSettings[] => (p.settings ? [p.settings] : []));
+  const stitches = (planned ?? []).filter((p) => ids.includes(p.id)).reduce((sum, p) => sum + p.stitches, 0);
+  const kinds = [...new Set(pieces.map((p) => KIND_WORDS[p.kind].toLowerCase()))].join(', ');
+  const threads = new Set(pieces.map((p) => p.thread));
+  return (
+    <div className="p-4" data-testid="many">
+      <div className="flex items-start gap-2">
+        <div className="min-w-0 flex-1">
+          <h2 className="text-lg font-semibold">{pieces.length} pieces chosen</h2>
+          <p className="text-xs text-quiet">
+            {kinds} · <span className="figures">{stitches.toLocaleString('en')}</span> stitches
+          </p>
+        </div>
+        <SignButton name="Remove them" onClick={() => removePieces(ids)}>
+          <Trash2 size={16} />
+        </SignButton>
+        <SignButton name="Choose nothing" onClick={() => select(null)}>
+          <X size={16} />
+        </SignButton>
+      </div>
+      <div className="mt-3">
+        <Choice
+          label="Thread of all"
+          value={threads.size === 1 ? first.thread : ''}
+          options={[
+            ...(threads.size === 1 ? [] : [{ value: '', name: `Mixed: ${threads.size} threads` }]),
+            ...job.threads.map((t, i) => ({ value: t.id, name: `${i + 1} ${t.name} (${t.code})` })),
+          ]}
+          onChange={(t) => t && setThreads(ids, t)}
+        />
+      </div>
+      <Button dense className="mt-2" onClick={() => copySettings(first.id, ids)}>
+        Settings of ‘{first.name}’ to all
+      </Button>
+      <Arrange />
+      {settings.length === pieces.length && (
+        <Settings ids={ids} piece={first} settings={mergedSettings(settings)} units={job.brief.units ?? 'mm'} />
+      )}
+      <ol className="mt-3">
+        {pieces.map((p) => (
+          <li key={p.id} className="flex items-center justify-between border-t border-hairline py-1">
+            <span className="truncate">{p.name}</span>
+            <button
+              type="button"
+              className="text-xs underline decoration-dotted underline-offset-2"
+              onClick={() => selectAll(ids.filter((id) => id !== p.id))}
+            >
+              leave out
+            </button>
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}

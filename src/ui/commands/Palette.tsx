@@ -1,0 +1,81 @@
+'use client';
+import { Dialog } from 'radix-ui';
+import { useMemo, useState } from 'react';
+import { BENCH_KEYS } from '../bench/benchKeys';
+import { HISTORY_KEYS } from './historyKeys';
+import type { KeyCommand } from './keys';
+import { matching } from './matching';
+
+/** Every command with its key, found by typing a part of its name. */
+export function Palette({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-[12vh] left-1/2 z-50 w-[480px] -translate-x-1/2 rounded-md border border-edge bg-panel shadow-lg"
+        >
+          <Dialog.Title className="sr-only">Find a command</Dialog.Title>
+          {open && <Finder close={() => onOpenChange(false)} />}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function Finder({ close }: { close(): void }) {
+  const [typed, setTyped] = useState('');
+  const [at, setAt] = useState(0);
+  const found = useMemo(() => matching([...HISTORY_KEYS, ...BENCH_KEYS], typed), [typed]);
+  const chosen = Math.min(at, found.length - 1);
+  const run = (command: KeyCommand | undefined): void => {
+    if (!command) return;
+    close();
+    // After the dialog has given the focus back.
+    setTimeout(() => command.run(), 0);
+  };
+  return (
+    <>
+      <input
+        autoFocus
+        role="combobox"
+        aria-expanded="true"
+        aria-controls="palette-list"
+        aria-activedescendant={found[chosen] ? `palette-${chosen}` : undefined}
+        aria-label="What to do"
+        placeholder="What to do? Type a part of it"
+        value={typed}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          setAt(0);
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'ArrowDown') setAt(Math.min(found.length - 1, chosen + 1));
+          else if (e.key === 'ArrowUp') setAt(Math.max(0, chosen - 1));
+          else if (e.key === 'Enter') run(found[chosen]);
+          else return;
+          e.preventDefault();
+        }}
+        className="h-11 w-full rounded-t-md border-b border-hairline bg-white px-4 text-lg outline-none"
+      />
+      <ul id="palette-list" role="listbox" aria-label="Commands" className="max-h-[50vh] overflow-auto py-1">
+        {found.map((c, i) => (
+          <li
+            key={c.name}
+            id={`palette-${i}`}
+            role="option"
+            aria-selected={i === chosen}
+            onPointerMove={() => setAt(i)}
+            onClick={() => run(c)}
+            className={`flex cursor-pointer justify-between gap-4 px-4 py-1.5 ${i === chosen ? 'bg-tape' : ''}`}
+          >
+            <span>{c.name}</span>
+            <span className="figures text-quiet">{c.keys}</span>
+          </li>
+        ))}
+        {found.length === 0 && <li className="px-4 py-3 text-quiet">No command is called that.</li>}
+      </ul>
+    </>
+  );
+}
