@@ -53,8 +53,23 @@ try {
     .release()
     .perform();
   await shot('replay');
+  await driver.actions().sendKeys('\uE010').perform();
   await (await h.find('header button[aria-haspopup=menu]')).click();
   await shot('take-away');
+  await driver.actions().sendKeys('\uE00C').perform();
+  await driver.actions().sendKeys('l').sendKeys('l').perform();
+  await shot('path');
+  await driver.actions().sendKeys('l').sendKeys('\uE00C').perform();
+  await (await h.findText('button', 'Wing')).click();
+  await driver.actions().sendKeys('g').perform();
+  for (let i = 0; i < 5; i++) await (await h.find('button[aria-label="Nearer (+)"]')).click();
+  await driver.sleep(500);
+  await shot('shaping');
+  await driver.actions().sendKeys('q').sendKeys('u').perform();
+  await h.find('[data-testid="many"]');
+  await driver.actions().sendKeys('0').perform();
+  await driver.sleep(400);
+  await shot('many');
 } finally {
   await driver.quit();
   app.stop();

@@ -1,4 +1,4 @@
-import { clean, components } from './area';
+import { clean, components, ringArea } from './area';
 import { medialAxis, type MedialAxis } from './medial';
 import { dataToRings } from './path';
 import type { Area } from './point';
@@ -18,12 +18,14 @@ export interface Outline {
  */
 const known = new Map<string, Outline>();
 const MOST = 600;
+/** Crumbs that rounding leaves where outlines touch themselves, mm²: far below a stitch. */
+const CRUMB_MM2 = 0.01;
 
 /** @param data closed path data in mm, even-odd */
 export function outlineOf(data: string): Outline {
   const found = known.get(data);
   if (found) return found;
-  const area = clean(dataToRings(data), 'evenodd');
+  const area = clean(dataToRings(data), 'evenodd').filter((ring) => Math.abs(ringArea(ring)) > CRUMB_MM2);
   const parts = components(area);
   const axes: MedialAxis[] = [];
   const made = { area, parts, axisOf: (part: number): MedialAxis => (axes[part] ??= medialAxis(parts[part]!)) };

@@ -18,20 +18,32 @@ export function Arrange() {
   const [times, setTimes] = useState(6);
   const around = Array.from({ length: times - 1 }, (_, k) => turnedAbout(CENTRE, (360 / times) * (k + 1)));
   return (
-    <div className="mt-3 flex flex-wrap items-center gap-0.5 border-t border-hairline pt-2" aria-label="Arrange" role="group">
-      <SignButton name="Copy beside itself (K)" onClick={() => copy('Copy', [movedBy(3, 3)])}>
+    <div className="mt-3 flex items-center gap-0.5 border-t border-hairline pt-2" aria-label="Arrange" role="group">
+      <SignButton className="!h-7 !w-7" name="Copy beside itself (K)" onClick={() => copy('Copy', [movedBy(3, 3)])}>
         <Copy size={15} />
       </SignButton>
-      <SignButton name="Mirror a copy across the upright centre line (X)" onClick={() => copy('Mirror', [mirroredAbout('vertical', 0)])}>
+      <SignButton
+        className="!h-7 !w-7"
+        name="Mirror a copy across the upright centre line (X)"
+        onClick={() => copy('Mirror', [mirroredAbout('vertical', 0)])}
+      >
         <FlipHorizontal2 size={15} />
       </SignButton>
-      <SignButton name="Mirror a copy across the level centre line" onClick={() => copy('Mirror', [mirroredAbout('level', 0)])}>
+      <SignButton
+        className="!h-7 !w-7"
+        name="Mirror a copy across the level centre line"
+        onClick={() => copy('Mirror', [mirroredAbout('level', 0)])}
+      >
         <FlipVertical2 size={15} />
       </SignButton>
-      <SignButton name="Turn by 15 degrees about the centre" onClick={() => transformPieces(chosenIds(), 'Turn', turnedAbout(CENTRE, -15))}>
+      <SignButton
+        className="!h-7 !w-7"
+        name="Turn by 15 degrees about the centre"
+        onClick={() => transformPieces(chosenIds(), 'Turn', turnedAbout(CENTRE, -15))}
+      >
         <RotateCw size={15} />
       </SignButton>
-      <span className="ml-auto w-[62px]">
+      <span className="ml-auto w-[50px]">
         <NumberField
           label="Times round the centre"
           hideLabel

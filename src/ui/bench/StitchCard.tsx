@@ -1,4 +1,5 @@
 'use client';
+import { useEffect, useRef } from 'react';
 import { clothColour } from '@/core/drawing/picture';
 import type { Job, Piece } from '@/core/document/types';
 import { KIND_WORDS } from '@/core/document/words';
@@ -21,9 +22,11 @@ export function StitchCard({ job }: { job: Job }) {
   const selected = useView((s) => s.selected);
   const piece = job.pieces.find((p) => p.id === selected);
   const many = useView((s) => s.also.length > 0);
+  const card = useRef<HTMLElement>(null);
+  useEffect(() => card.current?.scrollTo(0, 0), [selected]);
   const planned = usePlan((s) => s.planned?.plan.pieces.find((p) => p.id === selected));
   return (
-    <aside aria-label="Stitch card" className="flex w-[304px] shrink-0 flex-col overflow-auto border-l border-hairline bg-panel">
+    <aside ref={card} aria-label="Stitch card" className="flex w-[304px] shrink-0 flex-col overflow-auto border-l border-hairline bg-panel">
       {piece && many ? <ManyCard job={job} /> : piece ? <Chosen job={job} piece={piece} planned={planned} /> : <PieceList job={job} />}
     </aside>
   );
