@@ -23,7 +23,9 @@ export function StitchCard({ job }: { job: Job }) {
   const piece = job.pieces.find((p) => p.id === selected);
   const many = useView((s) => s.also.length > 0);
   const card = useRef<HTMLElement>(null);
-  useEffect(() => card.current?.scrollTo(0, 0), [selected]);
+  useEffect(() => {
+    if (card.current) card.current.scrollTop = 0;
+  }, [selected]);
   const planned = usePlan((s) => s.planned?.plan.pieces.find((p) => p.id === selected));
   return (
     <aside ref={card} aria-label="Stitch card" className="flex w-[304px] shrink-0 flex-col overflow-auto border-l border-hairline bg-panel">
