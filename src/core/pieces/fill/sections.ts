@@ -74,18 +74,18 @@ export function sewingOrder(sections: readonly Section[], last: number, endAtTop
   interface Frame {
     section: number;
     enteredAtTop: boolean;
-    todo: { section: number; enterAtTop: boolean }[];
+    waiting: { section: number; enterAtTop: boolean }[];
   }
   const frameOf = (section: number, enteredAtTop: boolean): Frame => {
     const { above, below } = sections[section]!;
     const top = above.map((s) => ({ section: s, enterAtTop: false }));
     const bottom = below.map((s) => ({ section: s, enterAtTop: true }));
-    return { section, enteredAtTop, todo: enteredAtTop ? [...top, ...bottom] : [...bottom, ...top] };
+    return { section, enteredAtTop, waiting: enteredAtTop ? [...top, ...bottom] : [...bottom, ...top] };
   };
   const stack = [frameOf(last, endAtTop)];
   while (stack.length > 0) {
     const frame = stack[stack.length - 1]!;
-    const child = frame.todo.shift();
+    const child = frame.waiting.shift();
     if (!child) {
       out.push({ section: frame.section, downwards: !frame.enteredAtTop });
       stack.pop();
