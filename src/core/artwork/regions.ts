@@ -37,6 +37,8 @@ export interface RegionReport {
 }
 
 const KEEP_DETAIL_MM = 0.01;
+/** What clipping leaves along coincident edges was never drawn, so it is no speck either, mm². */
+const CRUMB_MM2 = 0.01;
 /** Curves put back on outlines that were cut stay this near to them, mm: half a tenth of a thread. */
 const FIT_MM = 0.02;
 /** Specks are dropped below this; it is smaller than the engine's own limit because dots down to it can be a knot of thread. */
@@ -136,7 +138,7 @@ function dotRegions(item: PlacedItem, line: Line): Region[] {
 }
 
 function areaRegions(item: PlacedItem, area: Area, untouched: boolean): Region[] {
-  const parts = components(simplify(area, KEEP_DETAIL_MM));
+  const parts = components(simplify(area, KEEP_DETAIL_MM)).filter((part) => areaOf(part) > CRUMB_MM2);
   return parts.map((part) => {
     const keepsCurves = untouched && parts.length === 1 && !item.clipped && item.path.every((s) => s.closed);
     const data = keepsCurves ? formatPath(item.path) : fittedData(part, FIT_MM);
