@@ -60,7 +60,10 @@ test('a satin drawn by its two sides is sewn', async () => {
   await key(ENTER);
   await click(-30, 46);
   await click(0, 48);
-  assert.ok(Number(await (await h.find('[data-testid="drawing"]')).getAttribute('data-preview')) > 50, 'stitches are shown while drawing');
+  await h.poll(
+    'stitches shown while drawing',
+    async () => Number(await (await h.find('[data-testid="drawing"]')).getAttribute('data-preview')) > 50,
+  );
   await click(30, 46);
   await key(ENTER);
   await h.poll('sewn', async () => (await total('stitches')) !== before);
