@@ -13,6 +13,7 @@ import { proposeAngle } from './angle';
 import { STAGGER_ORDER, type RowSettings } from './emit';
 import { rowField, type RowField } from '../turning/field';
 import { rowsInField } from '../turning/rows';
+import { withoutHairlines } from './hairlines';
 import { carvedLines } from './carve';
 import { openingRows } from './opening';
 import { scanRows, type RowMesh } from './rows';
@@ -48,9 +49,10 @@ function extremes(area: Area): Point[] {
 function prepare(piece: Piece): FillShape | null {
   if (!piece.area) return null;
   const outline = outlineOf(piece.area);
-  let { area } = outline;
-  if (piece.settings.openings === 'sew-over') area = clean(area, 'nonzero').filter((r) => areaOf([r]) > 0 && isOuter(r));
-  if (area.length === 0) return null;
+  let drawn = outline.area;
+  if (piece.settings.openings === 'sew-over') drawn = clean(drawn, 'nonzero').filter((r) => areaOf([r]) > 0 && isOuter(r));
+  if (drawn.length === 0) return null;
+  const { area, parts } = withoutHairlines(drawn, drawn === outline.area ? outline.parts : components(drawn));
   const perimeter = perimeterOf(area);
   const slants = (piece.slants ?? []).flatMap((d) => dataToRings(d)).filter((l) => l.length > 1);
   const points = extremes(area);
@@ -60,7 +62,7 @@ function prepare(piece: Piece): FillShape | null {
     painted: area,
     areaMm2: areaOf(area),
     ends: points.flatMap((start) => points.filter((end) => end !== start).map((end) => ({ start, end }))),
-    parts: area === outline.area ? outline.parts : components(area),
+    parts,
     slants: slants.length > 1 ? slants : [],
     fieldIn: remembered((part) => rowField(part, slants)),
     carvedOn: piece.carve ? carvedLines(dataToRings(piece.carve)) : null,

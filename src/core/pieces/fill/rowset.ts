@@ -12,6 +12,8 @@ export interface RowSet {
   neighbours(i: number, step: 1 | -1): readonly number[];
   /** Both ends of a row as they will be sewn. */
   ends(i: number): [Point, Point];
+  /** The row's course inside the area, from its first end to its second. */
+  course(i: number): Line;
   /** Sews a row from its first end to its second, or the other way. */
   sew(out: StitchBuffer, i: number, forward: boolean, role: number): void;
   /** Whether a row should be sewn from its first end; absent when it does not matter. */
@@ -29,6 +31,10 @@ export function straightRows(mesh: RowMesh, set: RowSettings): RowSet {
       const [a, b] = compensatedEnds(mesh, i, set.pullCompMm);
       const v = heightOf(mesh, mesh.row[i]!);
       return [fromUV(mesh.frame, a, v), fromUV(mesh.frame, b, v)];
+    },
+    course: (i) => {
+      const v = heightOf(mesh, mesh.row[i]!);
+      return [fromUV(mesh.frame, mesh.u0[i]!, v), fromUV(mesh.frame, mesh.u1[i]!, v)];
     },
     sew: (out, i, forward, role) => sewRow(out, mesh, i, forward, set, role),
   };
@@ -50,6 +56,7 @@ export function lineRows(rows: LineRows, set: RowSettings): RowSet {
     neighbours: rows.neighbours,
     ...(rows.prefers ? { prefers: rows.prefers } : {}),
     ends: (i) => [lines[i]![0]!, lines[i]![lines[i]!.length - 1]!],
+    course: (i) => rows.stretches[i]!.points,
     sew: (out, i, forward, role) => sewLine(out, lines[i]!, rows.stretches[i]!.row, forward, rows.spacingMm, set, role),
   };
 }

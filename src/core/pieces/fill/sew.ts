@@ -1,10 +1,13 @@
+import { nearestOnLine } from '../../geometry/line';
 import { distance, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../plan/buffer';
 import { Command, Role } from '../../plan/roles';
 import { sewWay } from './emit';
 import type { RowMesh } from './rows';
+import { endsOf, groupsInOrder } from './groups';
 import type { RowSet } from './rowset';
-import { connectedGroups, sewingOrder, splitSections, type Section } from './sections';
+import { sewingOrder, splitSections, type Section } from './sections';
+import { SewnRows } from './sewn';
 import { wayThrough } from './travel';
 
 /** Running stitch of travels inside an area, mm (craft §4: 3.0 to 3.5). */
@@ -20,18 +23,12 @@ export interface SewRowsOptions {
   end?: Point | null;
 }
 
-/** Which stretches of a mesh are covered already. */
-interface Sewn {
-  mesh: RowMesh;
-  stretches: Uint8Array;
-}
-
 /** Moves inside the area on a hidden run; a short gap is bridged, a wide one trimmed. */
-export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, sewn: Sewn | null = null): void {
+export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, sewn: SewnRows | null = null): void {
   const from = out.last();
   if (!from || distance(from, to) < 0.6) return;
   for (const mesh of ways) {
-    const way = wayThrough(mesh, from, to, sewn?.mesh === mesh ? sewn.stretches : null);
+    const way = wayThrough(mesh, from, to, sewn?.clearSpan ?? null);
     if (!way) continue;
     const approach = way.slice(0, -1);
     if (approach.length > 1) sewWay(out, approach, TRAVEL_LENGTH_MM, Role.travel);
@@ -47,38 +44,15 @@ export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, 
 /** Sews all rows in the order that hides every travel under later rows. */
 export function sewRows(out: StitchBuffer, rows: RowSet, options: SewRowsOptions): void {
   if (rows.count === 0) return;
-  const sections = splitSections(rows);
-  const sewn = rows.mesh ? { mesh: rows.mesh, stretches: new Uint8Array(rows.count) } : null;
-  const groups = connectedGroups(sections);
-  const size = (members: readonly number[]): number => members.reduce((n, s) => n + sections[s]!.stretches.length, 0);
-  // Parts that rows do not connect are reached through the largest one, so that one is sewn last and hides the way.
-  const largest = groups.reduce((a, b) => (size(b) > size(a) ? b : a));
-  const sew = (members: readonly number[], end: Point | null): void => sewGroup(out, { rows, sewn, sections }, members, end, options);
-  let left = groups.filter((g) => g !== largest);
-  while (left.length > 0) {
-    const here = out.last();
-    const next = left.reduce((a, b) => (gapTo(rows, sections, a, here) <= gapTo(rows, sections, b, here) ? a : b));
-    left = left.filter((g) => g !== next);
-    sew(next, null);
+  const work = { rows, sewn: new SewnRows(rows), sections: splitSections(rows) };
+  for (const group of groupsInOrder(rows, work.sections, options.ways, options.end ?? null)) {
+    sewGroup(out, work, group.members, group.end, options);
   }
-  sew(largest, options.end ?? null);
 }
-
-function gapTo(rows: RowSet, sections: readonly Section[], members: readonly number[], from: Point | null): number {
-  if (!from) return 0;
-  let best = Infinity;
-  for (const s of members) for (const end of endsOf(rows, sections[s]!)) best = Math.min(best, distance(end, from));
-  return best;
-}
-
-const endsOf = (rows: RowSet, section: Section): Point[] => [
-  ...rows.ends(section.stretches[0]!),
-  ...rows.ends(section.stretches[section.stretches.length - 1]!),
-];
 
 interface Work {
   rows: RowSet;
-  sewn: Sewn | null;
+  sewn: SewnRows;
   sections: readonly Section[];
 }
 
@@ -89,27 +63,71 @@ function sewGroup(
   end: Point | null,
   options: SewRowsOptions,
 ): void {
-  const { last, endAtTop } = chooseLast(rows, sections, members, end ?? farFrom(out.last()));
-  for (const leg of sewingOrder(sections, last, endAtTop)) {
-    const stretches = sections[leg.section]!.stretches;
-    const ordered = leg.downwards ? stretches : stretches.slice().reverse();
-    let forward = rows.prefers?.(ordered[0]!) ?? nearerFirst(out, rows, ordered[0]!);
+  const wish = end ?? farFrom(out.last());
+  const { last, endAtTop } = chooseLast(rows, sections, members, wish);
+  const legs = sewingOrder(sections, last, endAtTop).map((leg) => {
+    const { stretches } = sections[leg.section]!;
+    return leg.downwards ? stretches : stretches.slice().reverse();
+  });
+  const sides = bestSides(rows, legs, out.last(), end);
+  legs.forEach((ordered, k) => {
+    let forward = sides[k]!;
     travelTo(out, rows.ends(ordered[0]!)[forward ? 0 : 1], options.ways, sewn);
     for (const i of ordered) {
       rows.sew(out, i, forward, options.role);
-      if (sewn) sewn.stretches[i] = 1;
+      sewn.mark(i);
       forward = !forward;
     }
-  }
+  });
 }
 
 const farFrom = (p: Point | null): Point => (p ? { x: -p.x * 1e6, y: 1e6 * (p.y > 0 ? -1 : 1) } : { x: 0, y: -1e6 });
 
-function nearerFirst(out: StitchBuffer, rows: RowSet, i: number): boolean {
-  const here = out.last();
-  if (!here) return true;
-  const [a, b] = rows.ends(i);
-  return distance(here, a) <= distance(here, b);
+/** A way from a row to the one beside it runs along rows that are sewn; any other lies under rows still to come. */
+const BESIDE_SEWN = 3;
+/** With this many rows a way to their far side can dip under them. */
+const DIPS_UNDER = 4;
+
+/** For each leg whether its first row is begun at its first end, so that all ways together show least (dynamic programming). */
+function bestSides(rows: RowSet, legs: readonly (readonly number[])[], from: Point | null, end: Point | null): boolean[] {
+  const startOf = (k: number, side: number): Point => rows.ends(legs[k]![0]!)[side === 1 ? 0 : 1];
+  const endOf = (k: number, side: number): Point => {
+    const ordered = legs[k]!;
+    return rows.ends(ordered[ordered.length - 1]!)[(side === 1) === (ordered.length % 2 === 1) ? 1 : 0];
+  };
+  const allowed = (k: number, side: number): boolean => (rows.prefers ? rows.prefers(legs[k]![0]!) === (side === 1) : true);
+  let cost = [0, 1].map((side) => (!allowed(0, side) ? Infinity : from ? distance(from, startOf(0, side)) : 0));
+  const came: number[][] = [];
+  for (let k = 1; k < legs.length; k++) {
+    const beside = areBeside(rows, legs[k - 1]!, legs[k]!);
+    const dips = legs[k]!.length >= DIPS_UNDER;
+    const next = [0, 1].map((side) => {
+      const ways = [0, 1].map((before) => {
+        const [from, to] = [endOf(k - 1, before), startOf(k, side)];
+        const way = distance(from, to);
+        if (!beside) return cost[before]! + way;
+        const shown = dips ? Math.min(way, nearestOnLine(rows.course(legs[k]![0]!), from).distance) : way;
+        return cost[before]! + way + BESIDE_SEWN * shown;
+      });
+      const best = ways[1]! < ways[0]! ? 1 : 0;
+      (came[k] ??= [])[side] = best;
+      return allowed(k, side) ? ways[best]! : Infinity;
+    });
+    cost = next;
+  }
+  const finish = cost.map((c, side) => c + (end ? distance(endOf(legs.length - 1, side), end) : 0));
+  let side = finish[1]! <= finish[0]! ? 1 : 0;
+  const sides: boolean[] = [];
+  for (let k = legs.length - 1; k >= 0; k--) {
+    sides[k] = side === 1;
+    if (k > 0) side = came[k]![side]!;
+  }
+  return sides;
+}
+
+function areBeside(rows: RowSet, before: readonly number[], after: readonly number[]): boolean {
+  const [a, b] = [before[before.length - 1]!, after[0]!];
+  return rows.neighbours(a, 1).includes(b) || rows.neighbours(a, -1).includes(b);
 }
 
 /** The section whose first or last row comes nearest to the wished end. */
