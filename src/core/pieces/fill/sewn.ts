@@ -42,7 +42,7 @@ export class SewnRows {
   };
 
   private painted(): Mask {
-    this.grid ??= makeMask(boundsOf(Array.from({ length: this.rows.count }, (_, i) => this.rows.course(i) as Line)), CELL_MM, 1);
+    this.grid ??= makeMask(boundsOf(Array.from({ length: this.rows.count }, (_, i) => this.rows.course(i))), CELL_MM, 1);
     for (const row of this.waiting.splice(0)) {
       const course = this.rows.course(row);
       for (let k = 1; k < course.length; k++) paintThread(this.grid, course[k - 1]!, course[k]!, BESIDE_MM, 1);
