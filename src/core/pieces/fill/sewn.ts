@@ -1,5 +1,5 @@
 import { makeMask, paintThread, type Mask } from '../../geometry/mask';
-import { boundsOf, type Line } from '../../geometry/point';
+import { boundsOf } from '../../geometry/point';
 import { fromUV, heightOf, type RowMesh } from './rows';
 import type { RowSet } from './rowset';
 
