@@ -50,27 +50,47 @@ export function sewRow(out: StitchBuffer, mesh: RowMesh, i: number, fromLeft: bo
   const sense = fromLeft ? -1 : 1;
   const outward = { x: mesh.frame.c * sense, y: mesh.frame.s * sense };
   stepTo(out, fromUV(mesh.frame, fromLeft ? a : b, v), outward, { spacing: mesh.spacing, longest: length * 1.3, role });
-  for (const u of interior(a, b, set, mesh, i, fromLeft)) {
-    const p = fromUV(mesh.frame, u, v);
-    out.push(p.x, p.y, role);
-  }
+  if (set.carvedOn) {
+    for (const u of carvedInterior(a, b, set, mesh, i, fromLeft)) {
+      const p = fromUV(mesh.frame, u, v);
+      out.push(p.x, p.y, role);
+    }
+  } else sewInterior(out, mesh, { a, b, v, phase: set.staggerOf(mesh.row[i]!) * length, length }, fromLeft, role);
   const p = fromUV(mesh.frame, fromLeft ? b : a, v);
   out.push(p.x, p.y, role);
 }
 
-/** Places of the penetrations inside a row, in sewing order. */
-function interior(a: number, b: number, set: RowSettings, mesh: RowMesh, i: number, fromLeft: boolean): number[] {
+interface Spread {
+  a: number;
+  b: number;
+  v: number;
+  phase: number;
+  length: number;
+}
+
+/** The hot loop of fills: penetrations between a row's ends, straight into the buffer. */
+function sewInterior(out: StitchBuffer, mesh: RowMesh, { a, b, v, phase, length }: Spread, fromLeft: boolean, role: number): void {
+  const { c, s } = mesh.frame;
+  const first = Math.ceil((a + ROW_END_CLEAR_MM - phase) / length);
+  const last = Math.floor((b - ROW_END_CLEAR_MM - phase) / length);
+  const step = fromLeft ? 1 : -1;
+  for (let k = fromLeft ? first : last; k >= first && k <= last; k += step) {
+    const u = k * length + phase;
+    out.push(u * c - v * s, u * s + v * c, role);
+  }
+}
+
+/** Places of the penetrations inside a row that carved lines cross, in sewing order. */
+function carvedInterior(a: number, b: number, set: RowSettings, mesh: RowMesh, i: number, fromLeft: boolean): number[] {
   const length = set.stitchLengthMm;
   const phase = set.staggerOf(mesh.row[i]!) * length;
   const first = Math.ceil((a + ROW_END_CLEAR_MM - phase) / length);
   const last = Math.floor((b - ROW_END_CLEAR_MM - phase) / length);
-  let at = Array.from({ length: Math.max(0, last - first + 1) }, (_, k) => (first + k) * length + phase);
-  if (set.carvedOn) {
-    const v = heightOf(mesh, mesh.row[i]!);
-    const along = set.carvedOn([fromUV(mesh.frame, a, v), fromUV(mesh.frame, b, v)]).map((s) => a + s);
-    at = withCarved(at, along, a, b);
-  }
-  return fromLeft ? at : at.reverse();
+  const at = Array.from({ length: Math.max(0, last - first + 1) }, (_, k) => (first + k) * length + phase);
+  const v = heightOf(mesh, mesh.row[i]!);
+  const along = set.carvedOn!([fromUV(mesh.frame, a, v), fromUV(mesh.frame, b, v)]).map((s) => a + s);
+  const all = withCarved(at, along, a, b);
+  return fromLeft ? all : all.reverse();
 }
 
 /** Interior penetrations with those on carved lines put in; ordinary ones give way to them. */
