@@ -1,5 +1,5 @@
 import { calmTangents, lineLength, resample, smooth } from '../../geometry/line';
-import { add, cross, dot, scale, sub, unit, type Point } from '../../geometry/point';
+import { add, cross, distance, dot, mix, scale, sub, unit, type Point } from '../../geometry/point';
 import type { Corners } from '../../document/types';
 import { atan2 } from '../../units/trig';
 import type { Chain, ChainEnd } from './chains';
@@ -8,7 +8,7 @@ import { capColumn, mitred, type Stretch } from './corners';
 import type { EdgeIndex } from './edges';
 import { reshapeEnd, STEP_MM, type Sampled } from './sampled';
 import { extend, joinOf, shortenEnd } from './fromLine';
-import type { Column } from './track';
+import { sliceTrack, type Column } from './track';
 
 /**
  * Columns of an outline that has corners, each corner made the way the person chose.
@@ -40,7 +40,9 @@ export function corneredColumns(
 ): Column[] | null {
   const found = cornersIn(sampled);
   if (found.length === 0 || chain.startsAs === 'loop') return null;
-  const nodes = [chain.stops[0]!.node, ...found.map(nextNode), chain.stops[chain.stops.length - 1]!.node];
+  const inner = chain.stops.slice(1, -1).map((stop, k) => ({ node: stop.node, at: sampled.stopAt[k + 1]! }));
+  const nodeAt = (c: Corner): number => inner.find((s) => s.at >= c.from && s.at <= c.to)?.node ?? nextNode();
+  const nodes = [chain.stops[0]!.node, ...found.map(nodeAt), chain.stops[chain.stops.length - 1]!.node];
   const arms = armsOf(sampled, found);
   return arms.flatMap((arm, k): Column[] => {
     const startsAs = k === 0 ? chain.startsAs : null;
@@ -48,22 +50,53 @@ export function corneredColumns(
     const track = armTrack(arm, edges, corners, startsAs, endsAs);
     const [from, to] = [nodes[k]!, nodes[k + 1]!];
     const tucked = [startsAs === 'tucked' ? from : null, endsAs === 'tucked' ? to : null, corners === 'cap' && k > 0 ? from : null];
-    const made: Column[] = track
-      ? [
-          {
-            from,
-            to,
-            track,
-            tuckedAt: tucked.filter((n): n is number => n !== null),
-            openFrom: startsAs === 'open',
-            openTo: endsAs === 'open',
-            buttsTo: corners === 'butt' && endsAs === null,
-          },
-        ]
-      : [];
+    const whole = track && {
+      from,
+      to,
+      track,
+      tuckedAt: tucked.filter((n): n is number => n !== null),
+      openFrom: startsAs === 'open',
+      openTo: endsAs === 'open',
+      buttsTo: corners === 'butt' && endsAs === null,
+    };
+    const [first, last] = [found[k - 1]?.to ?? 0, found[k]?.from ?? sampled.points.length - 1];
+    const joints = inner.filter((s) => s.at > first && s.at < last).map((s) => ({ node: s.node, at: sampled.points[s.at]! }));
+    const made = whole ? cutAtJoints(whole, joints) : [];
     const cap =
       corners === 'cap' && endsAs === null ? capColumn(arm.stretch.points, arms[k + 1]!.stretch.points, found[k]!.half, edges) : null;
     return cap ? [...made, { from: to, to: nextNode(), track: cap }] : made;
+  });
+}
+
+/** An arm that other columns join is cut there, so that the path can leave it for them. */
+function cutAtJoints(column: Column, joints: readonly { node: number; at: Point }[]): Column[] {
+  const { track } = column;
+  const away = (i: number, p: Point): number => distance(mix(track.left[i]!, track.right[i]!, 0.5), p);
+  const last = track.left.length - 1;
+  const cuts = joints.map(({ node, at }) => ({
+    node,
+    row: track.left.reduce((best, _, i) => (away(i, at) < away(best, at) ? i : best), 0),
+  }));
+  const stops = [
+    { node: column.from, row: 0 },
+    ...cuts.filter((c) => c.row > 0 && c.row < last).sort((a, b) => a.row - b.row),
+    { node: column.to, row: last },
+  ];
+  return stops.slice(1).flatMap((to, k): Column[] => {
+    const from = stops[k]!;
+    if (to.row - from.row < 1) return [];
+    const [starts, ends] = [k === 0, k === stops.length - 2];
+    return [
+      {
+        ...column,
+        from: from.node,
+        to: to.node,
+        track: stops.length === 2 ? track : sliceTrack(track, from.row, to.row),
+        openFrom: starts && (column.openFrom ?? false),
+        openTo: ends && (column.openTo ?? false),
+        buttsTo: ends && (column.buttsTo ?? false),
+      },
+    ];
   });
 }
 

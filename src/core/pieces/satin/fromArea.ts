@@ -34,7 +34,7 @@ export function networkFromArea(area: Area, corners: Corners = 'turn', axis: Med
   const nextNode = (): number => node++;
   const columns = stringChains(branches).flatMap((chain) => {
     const sampled = sampleChain(chain);
-    const cornered = corners === 'turn' || chain.stops.length > 2 ? null : corneredColumns(chain, sampled, edges, corners, nextNode);
+    const cornered = corners === 'turn' ? null : corneredColumns(chain, bridged(sampled, chain), edges, corners, nextNode);
     return cornered ?? columnsOf(chain, sampled, edges);
   });
   return { columns };

@@ -141,7 +141,10 @@ function sewCap(out: StitchBuffer, column: Column, atEnd: boolean, settings: Col
 /** Brings the needle to the first row of the cover without leaving the column. */
 function approach(out: StitchBuffer, track: Track, fromEnd: boolean, settings: ColumnSettings): void {
   const here = out.last();
-  const door = endOf(track, fromEnd);
+  const i = fromEnd ? track.left.length - 1 : 0;
+  // From a neighbour's last row the way to the nearer side runs along that row and does not show.
+  const doors = [endOf(track, fromEnd), track.left[i]!, track.right[i]!];
+  const door = here ? doors.reduce((a, b) => (distance(b, here) < distance(a, here) - 0.5 ? b : a)) : doors[0]!;
   if (here && distance(here, door) > settings.runLengthMm) runAlong(out, [here, door], settings.runLengthMm, Role.travel);
 }
 
