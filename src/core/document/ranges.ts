@@ -18,3 +18,11 @@ export const RANGES = {
   tieCount: { min: 1, max: 6, step: 1, unit: '' },
   width: { min: 0.4, max: MACHINE_LIMIT_MM, step: 0.1, unit: 'mm' },
 } as const;
+
+/** Permitted ranges of an underlay layer's own figures. */
+export const LAYER_RANGES = {
+  spacing: { min: 0.5, max: 10, step: 0.1, unit: 'mm' },
+  length: { min: 0.5, max: MACHINE_LIMIT_MM, step: 0.1, unit: 'mm' },
+  inset: { min: 0, max: 5, step: 0.1, unit: 'mm' },
+  angle: { min: -360, max: 360, step: 5, unit: '°' },
+} as const;

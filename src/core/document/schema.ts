@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { InputError } from './errors';
-import { RANGES } from './ranges';
+import { LAYER_RANGES, RANGES } from './ranges';
 import {
   CLOTH_KEYS,
   COLUMN_ENDS,
@@ -22,6 +22,8 @@ const MOST_PIECES = 5000;
 const LONGEST_PATH = 5_000_000;
 
 const within = (key: keyof typeof RANGES): Joi.NumberSchema => Joi.number().min(RANGES[key].min).max(RANGES[key].max);
+const layerWithin = (key: keyof typeof LAYER_RANGES): Joi.NumberSchema =>
+  Joi.number().min(LAYER_RANGES[key].min).max(LAYER_RANGES[key].max);
 const hex = Joi.string()
   .pattern(/^#[0-9a-fA-F]{6}$/)
   .message('a colour is written as #rrggbb');
@@ -33,10 +35,10 @@ const underlayLayer = Joi.object({
   kind: Joi.string()
     .valid(...UNDERLAY_KINDS)
     .required(),
-  spacing: Joi.number().min(0.5).max(10),
-  length: Joi.number().min(0.5).max(12),
-  inset: Joi.number().min(0).max(5),
-  angle: Joi.number().min(-360).max(360),
+  spacing: layerWithin('spacing'),
+  length: layerWithin('length'),
+  inset: layerWithin('inset'),
+  angle: layerWithin('angle'),
 }).unknown(true);
 
 /** What a person may set on a piece, with permitted ranges. */

@@ -1,4 +1,4 @@
-import type { ColumnEnds, Corners, PieceKindName, RunStyle, Stagger, TieShape } from './types';
+import type { ColumnEnds, Corners, PieceKindName, RunStyle, Stagger, TieShape, UnderlayKind } from './types';
 
 /** What people call things; one list for the whole interface and for what is printed. */
 export const KIND_WORDS: Record<PieceKindName, string> = {
@@ -25,3 +25,11 @@ export const CORNER_WORDS: Record<Corners, string> = { turn: 'Turn', butt: 'Butt
 export const END_WORDS: Record<ColumnEnds, string> = { open: 'Shortened', covered: 'Run under', capped: 'Capped' };
 
 export const TIE_WORDS: Record<TieShape, string> = { line: 'Along the line', cross: 'Small cross' };
+
+export const UNDERLAY_WORDS: Record<UnderlayKind, string> = {
+  'centre-run': 'Centre run',
+  'edge-run': 'Edge run',
+  zigzag: 'Zigzag',
+  'double-zigzag': 'Double zigzag',
+  lattice: 'Lattice',
+};

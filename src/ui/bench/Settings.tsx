@@ -1,5 +1,14 @@
 'use client';
-import { COLUMN_ENDS, CORNERS, RUN_STYLES, STAGGERS, TIE_SHAPES, type Piece, type PieceSettings } from '@/core/document/types';
+import {
+  COLUMN_ENDS,
+  CORNERS,
+  RUN_STYLES,
+  STAGGERS,
+  TIE_SHAPES,
+  type Piece,
+  type PieceSettings,
+  type UnderlayLayer,
+} from '@/core/document/types';
 import { RANGES } from '@/core/document/ranges';
 import type { Resolved } from '@/core/document/resolved';
 import { CORNER_WORDS, END_WORDS, STAGGER_WORDS, STYLE_WORDS, TIE_WORDS } from '@/core/document/words';
@@ -9,6 +18,7 @@ import { setSetting } from '@/store/commands';
 import { Choice } from '../components/Choice';
 import { NumberField } from '../components/NumberField';
 import { SettingRow } from './SettingRow';
+import { UnderlayLayers } from './UnderlayLayers';
 import { UnderlayPicker } from './UnderlayPicker';
 
 type NumberKey = Exclude<keyof typeof RANGES, 'width' | 'pullCompPercent'>;
@@ -154,16 +164,16 @@ function ChoiceSetting<K extends ChoiceKey>({
   );
 }
 
-function UnderlaySetting({ ids, piece, settings }: Props) {
+function UnderlaySetting({ ids, piece, settings, units }: Props) {
   if (!settings.underlay) return null;
+  const { from, why, value } = settings.underlay;
+  const set = (layers: UnderlayLayer[]): void => setSetting(ids, 'underlay', layers);
   return (
-    <SettingRow
-      label="Underlay"
-      from={settings.underlay.from}
-      why={settings.underlay.why}
-      onReset={() => setSetting(ids, 'underlay', undefined)}
-    >
-      <UnderlayPicker kind={piece.kind} layers={settings.underlay.value} onChange={(layers) => setSetting(ids, 'underlay', layers)} />
-    </SettingRow>
+    <>
+      <SettingRow label="Underlay" from={from} why={why} onReset={() => setSetting(ids, 'underlay', undefined)}>
+        <UnderlayPicker kind={piece.kind} layers={value} onChange={set} />
+      </SettingRow>
+      <UnderlayLayers kind={piece.kind} layers={value} units={units} onChange={set} />
+    </>
   );
 }

@@ -1,14 +1,8 @@
 'use client';
 import { UNDERLAY_KINDS, type PieceKindName, type UnderlayKind, type UnderlayLayer } from '@/core/document/types';
+import { UNDERLAY_WORDS } from '@/core/document/words';
 import { layerOf } from '@/core/underlay/choose';
 
-const NAMES: Record<UnderlayKind, string> = {
-  'centre-run': 'Centre run',
-  'edge-run': 'Edge run',
-  zigzag: 'Zigzag',
-  'double-zigzag': 'Double zigzag',
-  lattice: 'Lattice',
-};
 const FOR: Record<PieceKindName, readonly UnderlayKind[]> = {
   run: [],
   satin: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
@@ -42,7 +36,7 @@ export function UnderlayPicker({
             onChange={() => toggle(k)}
             className="h-4 w-4 accent-[#1d282c]"
           />
-          {NAMES[k]}
+          {UNDERLAY_WORDS[k]}
         </label>
       ))}
     </div>
