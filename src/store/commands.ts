@@ -79,7 +79,7 @@ export function addPiece(piece: Piece, after: string | null, label = `Draw ${pie
 }
 
 /** An id that is not taken yet; takes it. */
-function freeId(taken: Set<string>): string {
+export function freeId(taken: Set<string>): string {
   let n = taken.size + 1;
   while (taken.has(`p${n}`)) n++;
   taken.add(`p${n}`);
@@ -92,7 +92,7 @@ export function reshape(id: string, label: string, recipe: (piece: Piece) => voi
     label,
     (job) => {
       const piece = job.pieces.find((p) => p.id === id);
-      if (piece) recipe(piece);
+      if (piece && !piece.locked) recipe(piece);
     },
     mark,
   );
@@ -104,7 +104,7 @@ export function transformPieces(ids: readonly string[], label: string, m: Matrix
     label,
     (job) => {
       job.pieces.forEach((piece, at) => {
-        if (ids.includes(piece.id)) job.pieces[at] = transformedPiece(original<Piece>(piece), m);
+        if (ids.includes(piece.id) && !piece.locked) job.pieces[at] = transformedPiece(original<Piece>(piece), m);
       });
     },
     mark,

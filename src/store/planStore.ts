@@ -4,6 +4,7 @@ import type { Job } from '@/core/document/types';
 import { engine, painter } from '@/workers/client';
 import type { Planned } from '@/workers/protocol';
 import { useJob } from './jobStore';
+import { useView } from './viewStore';
 
 interface PlanState {
   planned: Planned | null;
@@ -38,7 +39,7 @@ async function work(): Promise<void> {
     usePlan.setState({ busy: true, progress: 0 });
     try {
       const planned = await engine.call('plan', { job }, { progress: (progress) => usePlan.setState({ progress }) });
-      await painter.call('showPlan', { plan: planned.plan, looks: looksOf(job), hidden: [] });
+      await painter.call('showPlan', { plan: planned.plan, looks: looksOf(job), hidden: hiddenIn(job) });
       usePlan.setState((s) => ({ planned, of: job, version: s.version + 1, problem: null }));
       queuePicture(job);
     } catch (error) {
@@ -47,6 +48,19 @@ async function work(): Promise<void> {
   }
   running = false;
   usePlan.setState({ busy: false });
+}
+
+const hiddenIn = (job: Job): number[] => {
+  const { hidden } = useView.getState();
+  return hidden.length === 0 ? [] : job.pieces.flatMap((p, i) => (hidden.includes(p.id) ? [i] : []));
+};
+
+/** What is hidden has changed: the painter leaves it out, and its pictures are drawn again. */
+export async function hideInPictures(): Promise<void> {
+  const { of } = usePlan.getState();
+  if (!of) return;
+  await painter.call('hide', { hidden: hiddenIn(of) });
+  usePlan.setState((s) => ({ version: s.version + 1 }));
 }
 
 const PICTURE_AFTER_MS = 1200;

@@ -7,7 +7,7 @@ import { aimed, lineDone, newDrawing, pieceDrawn, placed, tookBack, type Drawing
 import { useJob } from './jobStore';
 import { useView } from './viewStore';
 
-export type ToolName = 'choose' | 'nodes' | 'slants' | 'ends' | 'measure' | DrawKind;
+export type ToolName = 'choose' | 'nodes' | 'slants' | 'ends' | 'cut' | 'edge' | 'regions' | 'measure' | DrawKind;
 
 interface ToolState {
   tool: ToolName;
@@ -18,15 +18,27 @@ interface ToolState {
   preview: { path: string; stitches: number } | null;
   /** The two ends of what is measured. */
   measured: { from: Point; to: Point } | null;
+  /** The line of a cut being drawn. */
+  cut: { from: Point; to: Point } | null;
+  /** How far to either side of the pointer an edge is pulled along, mm. */
+  falloffMm: number;
 }
 
 /** The tool in hand and what it is in the middle of; never part of the job. */
-export const useTool = create<ToolState>(() => ({ tool: 'choose', drawing: null, pointer: null, preview: null, measured: null }));
+export const useTool = create<ToolState>(() => ({
+  tool: 'choose',
+  drawing: null,
+  pointer: null,
+  preview: null,
+  measured: null,
+  cut: null,
+  falloffMm: 8,
+}));
 
 const isDraw = (tool: ToolName): tool is DrawKind => tool === 'run' || tool === 'satin' || tool === 'area';
 
 export function takeTool(tool: ToolName): void {
-  useTool.setState({ tool, drawing: isDraw(tool) ? newDrawing(tool) : null, pointer: null, preview: null, measured: null });
+  useTool.setState({ tool, drawing: isDraw(tool) ? newDrawing(tool) : null, pointer: null, preview: null, measured: null, cut: null });
 }
 
 /** Thread of the chosen piece, else of the one sewn last. */

@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import type { Point } from '@/core/geometry/point';
 import type { Look } from '@/core/drawing/looks';
 
 /** What the eyes are on; never part of the job. */
@@ -14,6 +15,12 @@ interface ViewState {
   showArtwork: boolean;
   showHoop: boolean;
   look: Look;
+  /** Pieces that are not shown for now. */
+  hidden: readonly string[];
+  /** How neighbours overlap is marked where they meet. */
+  showMeetings: boolean;
+  /** A box being drawn to choose what lies in it, mm. */
+  box: { from: Point; to: Point } | null;
 }
 
 export const SPEEDS = [15, 60, 300, 1500] as const;
@@ -27,6 +34,9 @@ export const useView = create<ViewState>(() => ({
   showArtwork: true,
   showHoop: true,
   look: 'thread',
+  hidden: [],
+  showMeetings: false,
+  box: null,
 }));
 
 export const select = (id: string | null): void => useView.setState({ selected: id, also: [] });
@@ -44,4 +54,11 @@ export function toggleSelected(id: string): void {
 export function chosenIds(): string[] {
   const { selected, also } = useView.getState();
   return selected === null ? [] : [selected, ...also.filter((id) => id !== selected)];
+}
+
+/** Hides what is chosen, or shows everything again when nothing is. */
+export function hideChosen(): void {
+  const ids = chosenIds();
+  if (ids.length === 0) useView.setState({ hidden: [] });
+  else useView.setState(({ hidden }) => ({ hidden: [...new Set([...hidden, ...ids])], selected: null, also: [] }));
 }

@@ -2,6 +2,7 @@ import { digitize } from '@/core/artwork/digitize';
 import { readable } from '@/core/artwork/names';
 import { readSvg } from '@/core/artwork/svg';
 import { drawSewn } from '@/core/drawing/picture';
+import { meetingsOf } from '@/core/editing/overlaps';
 import { readBundle } from '@/core/formats/bundle';
 import { writePng } from '@/core/formats/png';
 import { EXPORTS } from '@/core/formats/registry';
@@ -22,7 +23,7 @@ const OUTLINE_TOLERANCE_MM = 0.05;
 
 function survey(request: SurveyRequest, progress: (done: number) => void): Survey {
   const doc = readSvg(request.svg);
-  const { art, report, proposals, threads, pieces } = digitize(doc, { ...request, progress });
+  const { art, report, proposals, threads, pieces, byRegion } = digitize(doc, { ...request, progress });
   const regions = report.regions.map((r, i): RegionView => ({
     name: readable(r.name),
     hex: r.hex,
@@ -32,6 +33,7 @@ function survey(request: SurveyRequest, progress: (done: number) => void): Surve
     width: r.width,
     kind: proposals[i]!.kind,
     why: proposals[i]!.why,
+    piece: byRegion[i]!,
   }));
   const { specks, hidden, shading } = report;
   return {
@@ -67,6 +69,8 @@ serve({
     return { output: { data: new Blob([content], { type: format.mime }) } };
   },
   readBundle: ({ bytes }) => ({ output: readBundle(new Uint8Array(bytes)) }),
+  meetings: ({ job }) => ({ output: meetingsOf(job.pieces.map((p) => prepareShape(p)?.painted ?? [])) }),
+  effect: ({ job }) => ({ output: measurePlan(job, planner.plan(job)) }),
   preview: ({ job }) => {
     const plan = planner.plan(job);
     const moves: string[] = [];

@@ -46,6 +46,11 @@ serve({
     raster = null;
     return { output: null };
   },
+  hide: (input) => {
+    hidden = new Set(input.hidden);
+    raster = null;
+    return { output: null };
+  },
   picture: (request) => {
     const target = rasterFor(request);
     if (plan) draw(target, plan, Math.min(request.until, plan.x.length));

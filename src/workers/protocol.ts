@@ -1,6 +1,7 @@
 import type { Look } from '@/core/drawing/looks';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { ClothKey, Job, JobSettings, Piece, PieceKindName, Thread } from '@/core/document/types';
+import type { Meeting } from '@/core/editing/overlaps';
 import type { WidthRange } from '@/core/geometry/medial';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { StitchPlan } from '@/core/plan/plan';
@@ -17,6 +18,8 @@ export interface RegionView {
   width: WidthRange;
   kind: PieceKindName | 'drop';
   why: string;
+  /** What it would be sewn as; null when it is left out. */
+  piece: Piece | null;
 }
 
 export interface Survey {
@@ -72,6 +75,10 @@ export interface Protocol {
   export: { in: { job: Job; artwork: Record<string, string>; extension: ExportFormat['extension'] }; out: { data: Blob } };
   readBundle: { in: { bytes: ArrayBuffer }; out: Bundle };
   thumbnail: { in: { job: Job }; out: { png: Blob; figures: PlanFigures } };
+  /** How neighbours meet. */
+  meetings: { in: { job: Job }; out: Meeting[] };
+  /** Figures of a job as it would be, without keeping anything. */
+  effect: { in: { job: Job }; out: PlanFigures };
   /** Stitches of a job of one piece as path data, for showing while it is drawn. */
   preview: { in: { job: Job }; out: { path: string; stitches: number } };
   /** A sample of the gallery as a picture, at `scale` pixels per mm. */
@@ -80,6 +87,8 @@ export interface Protocol {
     in: { plan: StitchPlan; looks: { rgb: { r: number; g: number; b: number }; widthMm: number }[]; hidden: number[] };
     out: null;
   };
+  /** Pieces that pictures leave out, by index. */
+  hide: { in: { hidden: number[] }; out: null };
   picture: { in: PictureRequest; out: Picture };
 }
 export type RequestName = keyof Protocol;

@@ -14,6 +14,8 @@ export interface Digitized {
   proposals: Proposal[];
   threads: Thread[];
   pieces: Piece[];
+  /** For each region the piece made from it, or null when it is left out. */
+  byRegion: (Piece | null)[];
 }
 
 export interface DigitizeOptions extends WantedSize {
@@ -54,7 +56,7 @@ export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized 
     progress(0.5 + (0.4 * i) / report.regions.length);
     return proposeFor(region, options);
   });
-  const sewn = report.regions.map((region, i) => ({ region, proposal: proposals[i]! })).filter((s) => s.proposal.shape);
+  const sewn = report.regions.map((region, i) => ({ region, proposal: proposals[i]!, i })).filter((s) => s.proposal.shape);
   const threads = matchThreads([...new Set(sewn.map((s) => s.region.hex))], options.threadWeight ?? 40);
   const names = namer();
   const drafts = sewn.map(({ region, proposal }): Piece => {
@@ -70,8 +72,9 @@ export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized 
   });
   const order = firstOrder(drafts.map((piece, i) => ({ thread: piece.thread, painted: paintedBy(sewn[i]!.region) })));
   const pieces = order.map((i, k): Piece => ({ ...drafts[i]!, id: `p${k + 1}` }));
+  const byRegion = report.regions.map((_, i) => pieces[order.indexOf(sewn.findIndex((s) => s.i === i))] ?? null);
   progress(1);
-  return { art, report, proposals, threads: [...new Set(threads.values())], pieces };
+  return { art, report, proposals, threads: [...new Set(threads.values())], pieces, byRegion };
 }
 
 function namer(): (region: Region, proposal: Proposal) => string {

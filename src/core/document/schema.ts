@@ -113,6 +113,8 @@ const piece = Joi.object({
   motif: path,
   start: point,
   end: point,
+  group: id,
+  locked: Joi.boolean(),
   settings: settingsSchema.default({}),
 }).unknown(true);
 

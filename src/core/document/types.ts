@@ -149,6 +149,10 @@ export interface Piece {
   motif?: string;
   start?: [number, number];
   end?: [number, number];
+  /** Pieces of one group are chosen together. */
+  group?: string;
+  /** A locked piece is neither moved nor shaped. */
+  locked?: boolean;
   settings: PieceSettings;
 }
 

@@ -11,6 +11,7 @@ import { MatGrid } from '../components/MatGrid';
 import { fitHoop } from './benchKeys';
 import { DrawingMarks } from './DrawingMarks';
 import { EndHandles } from './EndHandles';
+import { GestureMarks, MeetingMarks, RegionMarks } from './HelpMarks';
 import { PathMarks } from './PathMarks';
 import { ShapeHandles } from './ShapeHandles';
 import { SlantHandles } from './SlantHandles';
@@ -27,6 +28,7 @@ export function ClothView({ job }: { job: Job }) {
   const look = useView((s) => s.look);
   const { camera, width, height } = useCamera();
   const tool = useTool((s) => s.tool);
+  const showMeetings = useView((s) => s.showMeetings);
   const showHoop = useView((s) => s.showHoop);
   const box = `${camera.x - width / 2 / camera.scale} ${camera.y - height / 2 / camera.scale} ${width / camera.scale} ${height / camera.scale}`;
 
@@ -53,6 +55,8 @@ export function ClothView({ job }: { job: Job }) {
           <Needle scale={camera.scale} />
           {look === 'path' && <PathMarks job={job} scale={camera.scale} />}
           <ToolMarks job={job} scale={camera.scale} />
+          <GestureMarks />
+          {showMeetings && <MeetingMarks job={job} scale={camera.scale} />}
         </svg>
       )}
     </div>
@@ -93,6 +97,7 @@ function ToolMarks({ job, scale }: { job: Job; scale: number }) {
   if (piece && tool === 'nodes') return <ShapeHandles piece={piece} scale={scale} />;
   if (piece && tool === 'slants') return <SlantHandles piece={piece} scale={scale} />;
   if (piece && tool === 'ends') return <EndHandles job={job} piece={piece} scale={scale} />;
+  if (tool === 'regions') return <RegionMarks />;
   const thread = job.threads.find((t) => t.id === (piece ?? job.pieces[job.pieces.length - 1])?.thread)?.hex ?? '#1d282c';
   return <DrawingMarks scale={scale} thread={thread} />;
 }

@@ -10,6 +10,7 @@ import { Button, SignButton } from '../components/Button';
 import { Choice } from '../components/Choice';
 import { Arrange } from './Arrange';
 import { mergedSettings } from './merged';
+import { ShapeTools } from './ShapeTools';
 import { Settings } from './Settings';
 
 /** Several pieces at once: what they share, with mixed values shown, set for all in one step. */
@@ -55,6 +56,7 @@ export function ManyCard({ job }: { job: Job }) {
         Settings of ‘{first.name}’ to all
       </Button>
       <Arrange />
+      <ShapeTools pieces={pieces} />
       {settings.length === pieces.length && (
         <Settings ids={ids} piece={first} settings={mergedSettings(settings)} units={job.brief.units ?? 'mm'} />
       )}

@@ -1,13 +1,19 @@
 'use client';
+import { Lock } from 'lucide-react';
 import type { Job } from '@/core/document/types';
 import { KIND_WORDS } from '@/core/document/words';
 import { usePlan } from '@/store/planStore';
+import { Button } from '../components/Button';
 import { Swatch } from '../components/Swatch';
-import { select, toggleSelected } from '@/store/viewStore';
+import { selectAll, toggleSelected, useView } from '@/store/viewStore';
+import { toggleHidden } from './benchKeys';
+import { withGroups } from './pick';
 
 /** The sewing order as a list. */
 export function PieceList({ job }: { job: Job }) {
   const planned = usePlan((s) => s.planned?.plan.pieces);
+  const { showMeetings } = useView();
+  const hidden = useView((s) => s.hidden.length);
   const threads = new Map(job.threads.map((t, i) => [t.id, { ...t, number: i + 1 }]));
   if (job.pieces.length === 0) {
     return (
@@ -19,7 +25,17 @@ export function PieceList({ job }: { job: Job }) {
   }
   return (
     <section aria-label="Sewing order">
-      <h2 className="px-4 pt-4 pb-2 text-lg font-semibold">Sewing order</h2>
+      <div className="flex items-center gap-2 px-4 pt-4 pb-2">
+        <h2 className="flex-1 text-lg font-semibold">Sewing order</h2>
+        {hidden > 0 && (
+          <Button dense onClick={toggleHidden}>
+            Show {hidden} hidden
+          </Button>
+        )}
+        <Button dense aria-pressed={showMeetings} onClick={() => useView.setState({ showMeetings: !showMeetings })}>
+          Overlaps
+        </Button>
+      </div>
       <ol>
         {job.pieces.map((p, i) => {
           const thread = threads.get(p.thread);
@@ -27,7 +43,7 @@ export function PieceList({ job }: { job: Job }) {
             <li key={p.id}>
               <button
                 type="button"
-                onClick={(e) => (e.shiftKey ? toggleSelected(p.id) : select(p.id))}
+                onClick={(e) => (e.shiftKey ? toggleSelected(p.id) : selectAll(withGroups([p.id])))}
                 className="grid w-full grid-cols-[24px_24px_1fr_auto] items-center gap-2 border-t border-hairline px-4 py-1 text-left hover:bg-tape-soft"
               >
                 <span className="figures text-right text-quiet">{i + 1}</span>
@@ -36,6 +52,7 @@ export function PieceList({ job }: { job: Job }) {
                 )}
                 <span className="truncate">
                   {p.name} <span className="text-quiet">{KIND_WORDS[p.kind].toLowerCase()}</span>
+                  {p.locked && <Lock size={11} aria-label="locked" className="ml-1 inline" />}
                 </span>
                 <span className="figures text-right">{planned?.[i]?.stitches.toLocaleString('en') ?? ''}</span>
               </button>

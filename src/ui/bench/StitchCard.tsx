@@ -15,6 +15,7 @@ import { describe } from './describe';
 import { ManyCard } from './ManyCard';
 import { PieceList } from './PieceList';
 import { PieceName } from './PieceName';
+import { ShapeTools } from './ShapeTools';
 import { Settings } from './Settings';
 
 /** The chosen piece, or the sewing order when none is chosen. */
@@ -61,6 +62,7 @@ function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: Plan
         </div>
       </div>
       <Arrange />
+      <ShapeTools pieces={[piece]} />
       {planned ? (
         <>
           <p className="my-3" data-testid="sentence">

@@ -5,9 +5,12 @@ import {
   Maximize,
   MousePointer2,
   Move3d,
+  PanelRightOpen,
   PenLine,
+  Puzzle,
   RectangleHorizontal,
   Ruler,
+  Scissors,
   Slash,
   Spline,
   Square,
@@ -30,6 +33,9 @@ const TOOLS: readonly { tool: ToolName; name: string; sign: ReactNode }[] = [
   { tool: 'run', name: 'Draw a run (R)', sign: <PenLine size={17} /> },
   { tool: 'satin', name: 'Draw a satin by its two sides (W)', sign: <RectangleHorizontal size={17} /> },
   { tool: 'area', name: 'Draw an area (D)', sign: <Spline size={17} /> },
+  { tool: 'regions', name: 'Take regions of the artwork (I)', sign: <Puzzle size={17} /> },
+  { tool: 'cut', name: 'Cut (V)', sign: <Scissors size={17} /> },
+  { tool: 'edge', name: 'Extend an edge (P)', sign: <PanelRightOpen size={17} /> },
   { tool: 'measure', name: 'Measure (M)', sign: <Ruler size={17} /> },
 ];
 
@@ -42,21 +48,21 @@ export function ToolStrip() {
       role="toolbar"
       aria-label="Tools and view"
       aria-orientation="vertical"
-      className="flex w-[52px] shrink-0 flex-col items-center gap-0.5 overflow-y-auto border-r border-hairline bg-panel py-2"
+      className="flex w-[52px] shrink-0 flex-col items-center gap-0 overflow-y-auto border-r border-hairline bg-panel py-1"
     >
       {TOOLS.map((t) => (
         <SignButton key={t.tool} name={t.name} pressed={tool === t.tool} onClick={() => takeTool(t.tool)}>
           {t.sign}
         </SignButton>
       ))}
-      <hr className="my-1 w-7 border-hairline" />
+      <hr className="my-0.5 w-7 border-hairline" />
       <SignButton name="Artwork beneath (A)" pressed={showArtwork} onClick={() => useView.setState({ showArtwork: !showArtwork })}>
         <ArtworkSign size={17} />
       </SignButton>
       <SignButton name="Hoop (H)" pressed={showHoop} onClick={() => useView.setState({ showHoop: !showHoop })}>
         {showHoop ? <Square size={17} /> : <SquareDashed size={17} />}
       </SignButton>
-      <hr className="my-1 w-7 border-hairline" />
+      <hr className="my-0.5 w-7 border-hairline" />
       <SignButton name="Nearer (+)" onClick={() => zoomAt(1.25)}>
         <ZoomIn size={17} />
       </SignButton>

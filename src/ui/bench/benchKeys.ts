@@ -1,10 +1,13 @@
+import { toast } from 'sonner';
 import { mirroredAbout, movedBy } from '@/core/editing/transform';
 import type { Piece } from '@/core/document/types';
 import { copyPieces, movePiece, removePieces, transformPieces } from '@/store/commands';
 import { finishDrawing, giveUp, takeBackNode, takeTool, toggleCurve, type ToolName } from '@/store/toolStore';
 import { fit, zoomAt } from '@/store/cameraStore';
 import { useJob } from '@/store/jobStore';
-import { chosenIds, select, selectAll, useView } from '@/store/viewStore';
+import { hideInPictures } from '@/store/planStore';
+import { group, joinChosen, simplifyChosen, toggleLock, ungroup } from '@/store/shapeCommands';
+import { chosenIds, hideChosen, select, selectAll, useView } from '@/store/viewStore';
 import { keyCommand } from '../commands/keys';
 import { playFrom, stepBy, togglePlay } from './player';
 
@@ -45,6 +48,9 @@ const TOOL_KEYS: readonly [string, string, ToolName][] = [
   ['Draw a run', 'R', 'run'],
   ['Draw a satin by its two sides', 'W', 'satin'],
   ['Draw an area', 'D', 'area'],
+  ['Take regions of the artwork', 'I', 'regions'],
+  ['Cut', 'V', 'cut'],
+  ['Extend an edge', 'P', 'edge'],
   ['Measure', 'M', 'measure'],
 ];
 
@@ -58,6 +64,13 @@ const NUDGES: readonly [string, string, number, number][] = [
   ['Nudge up by 1 mm', 'Shift+ArrowUp', 0, -1],
   ['Nudge down by 1 mm', 'Shift+ArrowDown', 0, 1],
 ];
+
+const say = (refusal: string | null): void => void (refusal && toast.error(refusal));
+
+export function toggleHidden(): void {
+  hideChosen();
+  void hideInPictures();
+}
 
 /** Keys of the Bench, as the help sheet lists them. */
 export const BENCH_KEYS = [
@@ -91,6 +104,13 @@ export const BENCH_KEYS = [
   keyCommand('Mirror a copy across the upright centre line', 'X', () =>
     selectAll(copyPieces(chosenIds(), 'Mirror', [mirroredAbout('vertical', 0)])),
   ),
+  keyCommand('Join what is chosen', 'J', () => say(joinChosen(chosenIds()))),
+  keyCommand('Fewest nodes that hold the shape', 'S', () => say(simplifyChosen(chosenIds(), 0.05))),
+  keyCommand('Group what is chosen', 'F', () => group(chosenIds())),
+  keyCommand('Ungroup', 'Ctrl+F', () => ungroup(chosenIds())),
+  keyCommand('Lock or unlock what is chosen', 'O', () => toggleLock(chosenIds())),
+  keyCommand('Hide what is chosen, or show everything', 'Z', toggleHidden),
+  keyCommand('Overlaps of neighbours on or off', ';', () => useView.setState((s) => ({ showMeetings: !s.showMeetings }))),
   keyCommand('Choose all of this thread', 'Y', () => selectLike((a, b) => a.thread === b.thread)),
   keyCommand('Choose all of this kind', 'U', () => selectLike((a, b) => a.kind === b.kind)),
   keyCommand('Choose all', 'Ctrl+A', () => selectAll((useJob.getState().job?.pieces ?? []).map((p) => p.id))),

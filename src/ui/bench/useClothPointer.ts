@@ -7,8 +7,12 @@ import { panBy, toCloth, useCamera } from '@/store/cameraStore';
 import { reshape } from '@/store/commands';
 import { useJob } from '@/store/jobStore';
 import { aimAt, drawTo, finishDrawing, useTool } from '@/store/toolStore';
-import { select, toggleSelected, useView } from '@/store/viewStore';
-import { pieceAt } from './pick';
+import { toast } from 'sonner';
+import { nearestEdge } from '@/core/editing/outlines';
+import { cutPieces, pullEdge } from '@/store/shapeCommands';
+import { chosenIds, select, selectAll, toggleSelected, useView } from '@/store/viewStore';
+import { pieceAt, piecesIn, withGroups } from './pick';
+import { pickRegion } from './regions';
 import { shapePathsOf } from './shape';
 import { slantData } from './SlantHandles';
 
@@ -22,6 +26,8 @@ interface Press {
   moved: boolean;
   button: number;
   mark: string;
+  /** Outline at the beginning of a pull. */
+  area?: string;
 }
 
 let presses = 0;
@@ -57,6 +63,15 @@ export function useClothPointer() {
         useTool.setState({ measured: { from: from.at, to: e.shiftKey ? constrained(from.at, at) : at } });
         return;
       }
+      if (from.button === 0 && tool === 'cut') {
+        useTool.setState({ cut: { from: from.at, to: e.shiftKey ? constrained(from.at, at) : at } });
+        return;
+      }
+      if (from.button === 0 && tool === 'edge' && dragEdge(from, at)) return;
+      if (from.button === 0 && tool === 'choose' && e.shiftKey) {
+        useView.setState({ box: { from: from.at, to: at } });
+        return;
+      }
       if (from.button === 0 && tool === 'slants' && layslant(from, e.shiftKey ? constrained(from.at, at) : at)) return;
       panBy(dx, dy);
       press.current = { ...from, x: e.clientX, y: e.clientY };
@@ -64,10 +79,17 @@ export function useClothPointer() {
     onPointerUp(e: PointerEvent<HTMLDivElement>) {
       const from = press.current;
       press.current = null;
+      const { tool, drawing, cut } = useTool.getState();
+      const { box } = useView.getState();
+      if (box) {
+        useView.setState({ box: null });
+        selectAll(withGroups(piecesIn(box.from, box.to)));
+      }
+      if (cut) finishCut(cut);
       if (!from || from.moved) return;
-      const { tool, drawing } = useTool.getState();
       if (drawing) drawTo({ at: place(e), constrain: e.shiftKey, snapMm: snapMm() });
-      else if (tool !== 'measure') pick(pieceAt(place(e)), e.shiftKey);
+      else if (tool === 'regions') pickRegion(place(e), e.shiftKey);
+      else if (tool !== 'measure' && tool !== 'cut' && tool !== 'edge') pick(pieceAt(place(e)), e.shiftKey);
     },
     onPointerCancel() {
       press.current = null;
@@ -83,7 +105,31 @@ export function useClothPointer() {
 /** Chooses a piece, adds it to what is chosen, or lets all go. */
 function pick(id: string | null, adding: boolean): void {
   if (id && adding) toggleSelected(id);
-  else if (id || useTool.getState().tool === 'choose') select(id);
+  else if (id) selectAll(withGroups([id]));
+  else if (useTool.getState().tool === 'choose') select(null);
+}
+
+/** Cuts what is chosen along the line that was drawn; with nothing chosen, whatever it crosses. */
+function finishCut(cut: { from: Point; to: Point }): void {
+  useTool.setState({ cut: null });
+  const ids = chosenIds().length > 0 ? chosenIds() : (useJob.getState().job?.pieces ?? []).map((p) => p.id);
+  const made = cutPieces(ids, cut.from, cut.to);
+  if (typeof made === 'string') toast.error(made);
+  else selectAll(made);
+}
+
+const FARTHEST_FROM_EDGE_MM = 6;
+
+/** Pulls the edge of the chosen piece nearest to where the drag began, square to the edge. */
+function dragEdge(from: Press, to: Point): boolean {
+  const piece = chosen();
+  if (!piece?.area || piece.locked) return false;
+  from.area ??= piece.area;
+  const edge = nearestEdge(from.area, from.at);
+  if (!edge || edge.away > FARTHEST_FROM_EDGE_MM) return false;
+  const mm = Math.round(((to.x - from.at.x) * edge.out.x + (to.y - from.at.y) * edge.out.y) * 10) / 10;
+  pullEdge(piece.id, from.area, { at: edge.at, mm, falloffMm: useTool.getState().falloffMm }, from.mark);
+  return true;
 }
 
 /** Lays a new slant across the chosen piece while dragging. */
