@@ -27,6 +27,18 @@ export function setSetting<K extends keyof PieceSettings>(ids: readonly string[]
   });
 }
 
+/** Several settings in one step. */
+export function setSettings(ids: readonly string[], patch: { [K in keyof PieceSettings]?: PieceSettings[K] | undefined }): void {
+  change(`Set ${Object.keys(patch).join(', ')}`, (job) => {
+    for (const piece of job.pieces) if (ids.includes(piece.id)) piece.settings = withSettings(piece.settings, patch);
+  });
+}
+
+/** Settings with a patch; what is undefined in it is given back to recipe and rules. */
+export function withSettings(settings: PieceSettings, patch: { [K in keyof PieceSettings]?: PieceSettings[K] | undefined }): PieceSettings {
+  return Object.fromEntries(Object.entries({ ...settings, ...patch }).filter(([, v]) => v !== undefined));
+}
+
 /** Gives pieces another thread. */
 export function setThreads(ids: readonly string[], thread: string): void {
   change(ids.length > 1 ? `Change thread of ${ids.length} pieces` : 'Change thread', (job) => {

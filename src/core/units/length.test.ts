@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatDuration, formatLength, parseLength, rowsPerInch } from './length';
+import { formatDuration, formatLength, parseLength, rowsPerInch, parsePercent, parseSpacing } from './length';
 
 test.each([
   ['85', 85],
@@ -37,4 +37,14 @@ test('rows per inch of the usual spacing', () => {
 test('durations', () => {
   expect(formatDuration(59.4)).toBe('59 s');
   expect(formatDuration(725)).toBe('12 min 05 s');
+});
+
+test('spacing is read as a length or as rows per inch, compensation as a share', () => {
+  expect(parseSpacing('63.5 rows/in')).toBeCloseTo(0.4, 6);
+  expect(parseSpacing('60 /in')).toBeCloseTo(0.42333, 4);
+  expect(parseSpacing('50 rows per inch')).toBeCloseTo(0.508, 6);
+  expect(parseSpacing('0.45')).toBe(0.45);
+  expect(parseSpacing('0 rows/in')).toBeNull();
+  expect(parsePercent('120 %')).toBe(120);
+  expect(parsePercent('120')).toBeNull();
 });

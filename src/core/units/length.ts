@@ -30,6 +30,20 @@ export function rowsPerInch(spacingMm: number): number {
   return MM_PER_INCH / spacingMm;
 }
 
+const ROWS = /^\s*(\d*[.,]?\d+)\s*(rows\s*(\/|per)\s*in(ch)?|\/\s*in(ch)?)\s*$/i;
+
+/** Reads a spacing: a length, or rows per inch as in "63.5 rows/in" or "60 /in". @returns millimetres between rows, or null */
+export function parseSpacing(text: string, unit: LengthUnit = 'mm'): number | null {
+  const rows = Number(ROWS.exec(text)?.[1]?.replace(',', '.') ?? NaN);
+  return rows > 0 ? MM_PER_INCH / rows : parseLength(text, unit);
+}
+
+/** Reads a share such as "120 %". @returns percent, or null */
+export function parsePercent(text: string): number | null {
+  const match = /^\s*(\d*[.,]?\d+)\s*%\s*$/.exec(text);
+  return match ? Number(match[1]!.replace(',', '.')) : null;
+}
+
 /** Minutes and seconds, e.g. "12 min 05 s". */
 export function formatDuration(seconds: number): string {
   const whole = Math.round(seconds);

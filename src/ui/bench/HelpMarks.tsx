@@ -55,6 +55,18 @@ export function RegionMarks() {
 /** Two pieces that should meet overlap by at least this much, mm (craft §4). */
 const SHOULD_OVERLAP_MM = 1;
 
+const APART_PX = { x: 44, y: 20 };
+
+/** Meetings whose labels do not cover each other, the smallest overlaps first. */
+function apart(meetings: readonly Meeting[], scale: number): Meeting[] {
+  const out: Meeting[] = [];
+  for (const m of [...meetings].sort((p, q) => p.overlapMm - q.overlapMm)) {
+    const covered = out.some((o) => Math.abs(o.at.x - m.at.x) * scale < APART_PX.x && Math.abs(o.at.y - m.at.y) * scale < APART_PX.y);
+    if (!covered) out.push(m);
+  }
+  return out;
+}
+
 /** By how much neighbours overlap, where they meet; too little stands out by shape and colour. */
 export function MeetingMarks({ job, scale }: { job: Job; scale: number }) {
   const [meetings, setMeetings] = useState<readonly Meeting[]>([]);
@@ -70,8 +82,10 @@ export function MeetingMarks({ job, scale }: { job: Job; scale: number }) {
   }, [of]);
   return (
     <g data-testid="meetings" data-count={meetings.length}>
-      {meetings.map((m) => {
-        if (!job.pieces[m.a] || !job.pieces[m.b]) return null;
+      {apart(
+        meetings.filter((m) => job.pieces[m.a] && job.pieces[m.b]),
+        scale,
+      ).map((m) => {
         const short = m.overlapMm < SHOULD_OVERLAP_MM;
         const text = m.overlapMm < 0 ? `gap ${(-m.overlapMm).toFixed(1)}` : m.overlapMm.toFixed(1);
         const half = text.length * 3.7 + 6;

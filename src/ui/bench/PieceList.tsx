@@ -32,7 +32,12 @@ export function PieceList({ job }: { job: Job }) {
             Show {hidden} hidden
           </Button>
         )}
-        <Button dense aria-pressed={showMeetings} onClick={() => useView.setState({ showMeetings: !showMeetings })}>
+        <Button
+          dense
+          look={showMeetings ? 'primary' : 'plain'}
+          aria-pressed={showMeetings}
+          onClick={() => useView.setState({ showMeetings: !showMeetings })}
+        >
           Overlaps
         </Button>
       </div>

@@ -14,12 +14,14 @@ interface Props {
   from: Source;
   why: string;
   aside?: string;
+  /** What the value being typed would change. */
+  effect?: string | null;
   onReset(): void;
   children: ReactNode;
 }
 
 /** A setting in place: its value, where it came from, why, and the way back. */
-export function SettingRow({ label, from, why, aside, onReset, children }: Props) {
+export function SettingRow({ label, from, why, aside, effect, onReset, children }: Props) {
   const source = SOURCES[from];
   return (
     <div className="grid grid-cols-[86px_1fr_76px] items-center gap-x-2 border-t border-hairline py-1.5" data-setting={label}>
@@ -44,6 +46,11 @@ export function SettingRow({ label, from, why, aside, onReset, children }: Props
         {aside ? `${aside} · ` : ''}
         {why}
       </span>
+      {effect && (
+        <span role="status" data-testid="effect" className="figures col-span-2 col-start-2 mt-0.5 rounded-sm bg-tape-soft px-1 text-xs">
+          {effect}
+        </span>
+      )}
     </div>
   );
 }

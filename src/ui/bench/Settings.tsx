@@ -1,4 +1,5 @@
 'use client';
+import { useState } from 'react';
 import {
   COLUMN_ENDS,
   CORNERS,
@@ -13,10 +14,11 @@ import { RANGES } from '@/core/document/ranges';
 import type { Resolved } from '@/core/document/resolved';
 import { CORNER_WORDS, END_WORDS, STAGGER_WORDS, STYLE_WORDS, TIE_WORDS } from '@/core/document/words';
 import type { ResolvedSettings } from '@/core/pieces/resolve';
-import { rowsPerInch, type LengthUnit } from '@/core/units/length';
-import { setSetting } from '@/store/commands';
+import { parsePercent, parseSpacing, rowsPerInch, type LengthUnit } from '@/core/units/length';
+import { setSetting, setSettings } from '@/store/commands';
 import { Choice } from '../components/Choice';
 import { NumberField } from '../components/NumberField';
+import { useEffectOf } from './useEffectOf';
 import { SettingRow } from './SettingRow';
 import { UnderlayLayers } from './UnderlayLayers';
 import { UnderlayPicker } from './UnderlayPicker';
@@ -109,9 +111,25 @@ function Setting({ name, ids, piece, settings, units }: Props & { name: (typeof 
   const resolved = settings[name];
   if (!resolved) return null;
   if (name in CHOICES) return <ChoiceSetting name={name as ChoiceKey} ids={ids} piece={piece} resolved={resolved as Resolved<never>} />;
-  const key = name as NumberKey;
+  return <NumberSetting name={name as NumberKey} ids={ids} piece={piece} units={units} resolved={resolved as Resolved<number>} />;
+}
+
+interface NumberProps extends Omit<Props, 'settings'> {
+  name: NumberKey;
+  resolved: Resolved<number>;
+}
+
+/** A number with its effect on the whole job while it is being typed. */
+function NumberSetting({ name: key, ids, piece, units, resolved: number }: NumberProps) {
   const { label, decimals } = NUMBERS[key];
-  const number = resolved as Resolved<number>;
+  const [draft, setDraft] = useState<number | null>(null);
+  const effect = useEffectOf(ids, key, draft);
+  const percent = (text: string): boolean => {
+    const share = parsePercent(text);
+    if (share === null || share < RANGES.pullCompPercent.min || share > RANGES.pullCompPercent.max) return false;
+    setSettings(ids, { pullCompPercent: share, pullComp: undefined });
+    return true;
+  };
   const aside =
     key === 'spacing' && piece.kind !== 'run' ? `${rowsPerInch(number.value).toFixed(1)} rows/in, smaller is denser` : undefined;
   return (
@@ -120,7 +138,10 @@ function Setting({ name, ids, piece, settings, units }: Props & { name: (typeof 
       from={number.from}
       why={number.why}
       {...(aside ? { aside } : {})}
-      onReset={() => setSetting(ids, key, undefined)}
+      effect={effect}
+      onReset={() =>
+        key === 'pullComp' ? setSettings(ids, { pullComp: undefined, pullCompPercent: undefined }) : setSetting(ids, key, undefined)
+      }
     >
       <NumberField
         label={label}
@@ -132,6 +153,9 @@ function Setting({ name, ids, piece, settings, units }: Props & { name: (typeof 
         max={RANGES[key].max}
         step={RANGES[key].step}
         decimals={decimals}
+        {...(key === 'spacing' || key === 'spacingTo' ? { parse: parseSpacing } : {})}
+        {...(key === 'pullComp' ? { onText: percent } : {})}
+        onDraft={setDraft}
         onCommit={(v) => setSetting(ids, key, v)}
       />
     </SettingRow>

@@ -15,6 +15,12 @@ interface Props {
   placeholder?: string;
   hideLabel?: boolean;
   className?: string;
+  /** Reads what was typed, where more than a length is understood. */
+  parse?(text: string, unit: LengthUnit): number | null;
+  /** Takes text that means something else (a share, say); true when it did. */
+  onText?(text: string): boolean;
+  /** Called with what is being typed, before it is taken; null when it is no permitted value. */
+  onDraft?(value: number | null): void;
   onCommit(value: number): void;
 }
 
@@ -28,8 +34,23 @@ export function NumberField(props: Props) {
   const id = useId();
   const shown = unit === 'mm' && lengthUnit === 'in' && value !== undefined ? value / 25.4 : value;
 
+  const read = (text: string): number | null => {
+    if (props.parse) return props.parse(text, lengthUnit);
+    return unit === 'mm' ? parseLength(text, lengthUnit) : Number(text.replace(',', '.').replace(/[°%\s]/g, '') || NaN);
+  };
+  const type = (text: string): void => {
+    setDraft(text);
+    const value = read(text);
+    props.onDraft?.(value !== null && value >= min && value <= max ? value : null);
+  };
   const take = (text: string): void => {
-    const parsed = unit === 'mm' ? parseLength(text, lengthUnit) : Number(text.replace(',', '.').replace(/[°%\s]/g, '') || NaN);
+    props.onDraft?.(null);
+    if (props.onText?.(text)) {
+      setProblem(null);
+      setDraft(null);
+      return;
+    }
+    const parsed = read(text);
     if (parsed === null || !Number.isFinite(parsed) || parsed < min || parsed > max) {
       setProblem(`${min} to ${max} ${unit}`);
       return;
@@ -49,6 +70,7 @@ export function NumberField(props: Props) {
     else if (e.key === 'Escape' && draft !== null) {
       setDraft(null);
       setProblem(null);
+      props.onDraft?.(null);
       e.stopPropagation();
     } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
       e.preventDefault();
@@ -71,7 +93,7 @@ export function NumberField(props: Props) {
           placeholder={props.placeholder}
           aria-invalid={problem !== null}
           aria-describedby={problem ? `${id}-problem` : undefined}
-          onChange={(e) => setDraft(e.target.value)}
+          onChange={(e) => type(e.target.value)}
           onBlur={() => {
             if (draft !== null) take(draft);
           }}
