@@ -1,5 +1,5 @@
 import { briefSchema } from '@/core/document/schema';
-import type { Brief, Job, Piece, PieceKindName, PieceSettings } from '@/core/document/types';
+import type { ArtAnswer, ArtAnswerKind, ArtPlaceKind, Brief, Job, Piece, PieceKindName, PieceSettings } from '@/core/document/types';
 import type { Survey } from '@/workers/protocol';
 import { original } from 'immer';
 import { transformedPiece } from '@/core/editing/transform';
@@ -151,12 +151,34 @@ export function removePieces(ids: readonly string[]): void {
   });
 }
 
+/** What was decided in the size report, as one text to compare; empty for nothing. */
+export const answersKey = (job: Job): string =>
+  (job.artwork[0]?.answers ?? []).map((a) => `${a.place} ${a.answer} ${a.at[0].toFixed(3)} ${a.at[1].toFixed(3)}`).join('; ');
+
 /** Puts the pieces of a survey of the artwork into the job, in place of those it had. */
 export function takePieces(survey: Survey): void {
   change('Make pieces from artwork', (job) => {
     job.threads = survey.threads;
     job.pieces = survey.pieces;
-    if (job.artwork[0]) job.artwork[0].transform = survey.transform;
+    const art = job.artwork[0];
+    if (!art) return;
+    art.transform = survey.transform;
+    const key = answersKey(job);
+    if (key === '') delete art.madeWith;
+    else art.madeWith = key;
+  });
+}
+
+/** Decides what becomes of a place of the size report, or takes the decision back. */
+export function answerPlace(at: [number, number], place: ArtPlaceKind, answer: ArtAnswerKind | null, before: ArtAnswer | null): void {
+  change(answer ? `${answer[0]!.toUpperCase()}${answer.slice(1)} (size report)` : 'Take a decision back', (job) => {
+    const art = job.artwork[0];
+    if (!art) return;
+    const rest = (art.answers ?? []).filter(
+      (a) => !before || a.at[0] !== before.at[0] || a.at[1] !== before.at[1] || a.place !== before.place,
+    );
+    art.answers = answer ? [...rest, { at, place, answer }] : rest;
+    if (art.answers.length === 0) delete art.answers;
   });
 }
 

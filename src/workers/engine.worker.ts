@@ -3,6 +3,7 @@ import { readable } from '@/core/artwork/names';
 import { readSvg } from '@/core/artwork/svg';
 import { drawSewn } from '@/core/drawing/picture';
 import { meetingsOf } from '@/core/editing/overlaps';
+import { answerFor, sizeFacts, sizePlaces } from '@/core/artwork/sizeReport';
 import { readBundle } from '@/core/formats/bundle';
 import { writePng } from '@/core/formats/png';
 import { EXPORTS } from '@/core/formats/registry';
@@ -14,16 +15,17 @@ import { Planner } from '@/core/plan/build';
 import { measurePlan } from '@/core/plan/measure';
 import { Command } from '@/core/plan/roles';
 import type { Job } from '@/core/document/types';
-import type { RegionView, Survey, SurveyRequest } from './protocol';
+import type { PlaceView, RegionView, Survey, SurveyRequest } from './protocol';
 import { serve } from './serve';
 
 const planner = new Planner();
+const WIDEST_SATIN_MM = 9;
 const THUMBNAIL_PX = 300;
 const OUTLINE_TOLERANCE_MM = 0.05;
 
 function survey(request: SurveyRequest, progress: (done: number) => void): Survey {
   const doc = readSvg(request.svg);
-  const { art, report, proposals, threads, pieces, byRegion } = digitize(doc, { ...request, progress });
+  const { art, report, drawn, proposals, threads, pieces, byRegion } = digitize(doc, { ...request, progress });
   const regions = report.regions.map((r, i): RegionView => ({
     name: readable(r.name),
     hex: r.hex,
@@ -36,7 +38,16 @@ function survey(request: SurveyRequest, progress: (done: number) => void): Surve
     piece: byRegion[i]!,
   }));
   const { specks, hidden, shading } = report;
+  const answers = request.answers ?? [];
+  const unit = art.matrix[0];
+  const places = sizePlaces(drawn).map((place): PlaceView => ({
+    ...place,
+    drawingAt: [(place.at.x - art.matrix[4]) / unit, (place.at.y - art.matrix[5]) / unit],
+    answer: answerFor(place, answers, art.matrix),
+  }));
   return {
+    places,
+    facts: sizeFacts(report.regions, request.settings.satinLimit ?? WIDEST_SATIN_MM),
     regions,
     specks,
     hidden,

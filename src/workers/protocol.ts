@@ -1,6 +1,7 @@
 import type { Look } from '@/core/drawing/looks';
 import type { ExportFormat } from '@/core/formats/registry';
-import type { ClothKey, Job, JobSettings, Piece, PieceKindName, Thread } from '@/core/document/types';
+import type { SizeFacts, SizePlace } from '@/core/artwork/sizeReport';
+import type { ArtAnswer, ClothKey, Job, JobSettings, Piece, PieceKindName, Thread } from '@/core/document/types';
 import type { Meeting } from '@/core/editing/overlaps';
 import type { WidthRange } from '@/core/geometry/medial';
 import type { PlanFigures } from '@/core/plan/measure';
@@ -22,7 +23,16 @@ export interface RegionView {
   piece: Piece | null;
 }
 
+/** A place of the size report with what was decided for it. */
+export interface PlaceView extends SizePlace {
+  /** Its place in the drawing's own units. */
+  drawingAt: [number, number];
+  answer: ArtAnswer | null;
+}
+
 export interface Survey {
+  places: PlaceView[];
+  facts: SizeFacts;
   regions: RegionView[];
   notes: { what: string; count: number }[];
   specks: number;
@@ -41,6 +51,7 @@ export interface SurveyRequest {
   height?: number;
   cloth: ClothKey;
   settings: JobSettings;
+  answers?: ArtAnswer[];
 }
 
 export interface Planned {

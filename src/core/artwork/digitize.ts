@@ -1,16 +1,19 @@
-import type { ClothKey, JobSettings, Piece, Thread } from '../document/types';
+import type { ArtAnswer, ClothKey, JobSettings, Piece, Thread } from '../document/types';
 import { nearestThreads, colourDifference } from '../cloth/threads';
 import { firstOrder } from '../route/order';
 import { readable } from './names';
 import { placeArt, type PlacedArt, type WantedSize } from './place';
 import { paintedBy, proposeFor, type Proposal } from './propose';
 import { findRegions, type Region, type RegionReport } from './regions';
+import { applyAnswers } from './sizeReport';
 import type { ArtDocument } from './svg';
 
 /** Artwork at real size with what should be sewn of it. */
 export interface Digitized {
   art: PlacedArt;
   report: RegionReport;
+  /** The regions as drawn, before what was decided in the size report. */
+  drawn: Region[];
   proposals: Proposal[];
   threads: Thread[];
   pieces: Piece[];
@@ -22,6 +25,8 @@ export interface DigitizeOptions extends WantedSize {
   cloth: ClothKey;
   settings: JobSettings;
   threadWeight?: number;
+  /** What was decided in the size report. */
+  answers?: readonly ArtAnswer[];
   progress?: (done: number) => void;
 }
 
@@ -50,7 +55,8 @@ export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized 
   const progress = options.progress ?? (() => undefined);
   const art = placeArt(doc, options);
   progress(0.2);
-  const report = findRegions(art);
+  const found = findRegions(art);
+  const report = { ...found, regions: applyAnswers(found.regions, options.answers ?? [], art.matrix) };
   progress(0.5);
   const proposals = report.regions.map((region, i) => {
     progress(0.5 + (0.4 * i) / report.regions.length);
@@ -74,7 +80,7 @@ export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized 
   const pieces = order.map((i, k): Piece => ({ ...drafts[i]!, id: `p${k + 1}` }));
   const byRegion = report.regions.map((_, i) => pieces[order.indexOf(sewn.findIndex((s) => s.i === i))] ?? null);
   progress(1);
-  return { art, report, proposals, threads: [...new Set(threads.values())], pieces, byRegion };
+  return { art, report, drawn: found.regions, proposals, threads: [...new Set(threads.values())], pieces, byRegion };
 }
 
 function namer(): (region: Region, proposal: Proposal) => string {

@@ -141,21 +141,31 @@ function areaRegions(item: PlacedItem, area: Area, untouched: boolean): Region[]
   const parts = components(simplify(area, KEEP_DETAIL_MM)).filter((part) => areaOf(part) > CRUMB_MM2);
   return parts.map((part) => {
     const keepsCurves = untouched && parts.length === 1 && !item.clipped && item.path.every((s) => s.closed);
-    const data = keepsCurves ? formatPath(item.path) : fittedData(part, FIT_MM);
-    const speck = areaOf(part) < DROP_MM2;
-    const outline = speck ? null : outlineOf(data);
-    const area = outline && outline.parts.length > 0 ? outline.area : part;
-    const axis = outline && outline.parts.length > 0 ? outline.axisOf(0) : { branches: [], maxRadius: 0 };
-    return {
-      name: item.name,
-      hex: item.hex,
-      area,
-      data,
-      stroke: null,
-      areaMm2: areaOf(area),
-      width: widthRange(axis),
-      axis,
-      lengthMm: axis.branches.reduce((s, b) => s + lineLength(b.points), 0),
-    };
+    return regionFrom(item, part, keepsCurves ? formatPath(item.path) : fittedData(part, FIT_MM));
   });
 }
+
+/** A region of one connected area, measured. */
+function regionFrom({ name, hex }: { name: string; hex: string }, part: Area, data: string): Region {
+  const speck = areaOf(part) < DROP_MM2;
+  const outline = speck ? null : outlineOf(data);
+  const area = outline && outline.parts.length > 0 ? outline.area : part;
+  const axis = outline && outline.parts.length > 0 ? outline.axisOf(0) : { branches: [], maxRadius: 0 };
+  return {
+    name,
+    hex,
+    area,
+    data,
+    stroke: null,
+    areaMm2: areaOf(area),
+    width: widthRange(axis),
+    axis,
+    lengthMm: axis.branches.reduce((s, b) => s + lineLength(b.points), 0),
+  };
+}
+
+/** A region with another area in place of its own; its name and colour stay. Parts that fall off become regions of their own. */
+export const withArea = (region: Region, area: Area): Region[] =>
+  components(simplify(area, KEEP_DETAIL_MM))
+    .filter((part) => areaOf(part) > DROP_MM2)
+    .map((part) => regionFrom(region, part, fittedData(part, FIT_MM)));

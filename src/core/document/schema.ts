@@ -2,6 +2,8 @@ import Joi from 'joi';
 import { InputError } from './errors';
 import { LAYER_RANGES, RANGES } from './ranges';
 import {
+  ART_ANSWERS,
+  ART_PLACES,
   CLOTH_KEYS,
   COLUMN_ENDS,
   CORNERS,
@@ -144,6 +146,21 @@ export const jobSchema = Joi.object<Job>({
           .required(),
         transform: Joi.array().length(6).items(Joi.number()).required(),
         locked: Joi.boolean().default(true),
+        madeWith: Joi.string().max(500_000),
+        answers: Joi.array()
+          .items(
+            Joi.object({
+              at: point.required(),
+              place: Joi.string()
+                .valid(...ART_PLACES)
+                .required(),
+              answer: Joi.string()
+                .valid(...ART_ANSWERS)
+                .required(),
+              toMm: Joi.number().min(0.3).max(12),
+            }).unknown(true),
+          )
+          .max(2000),
       }).unknown(true),
     )
     .max(20)

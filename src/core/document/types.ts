@@ -59,11 +59,30 @@ export interface Thread {
   weight: number;
 }
 
+export const ART_PLACES = ['thin', 'narrow', 'opening', 'gap'] as const;
+/** What is too small to sew well: a place thinner than two threads, a narrow satin, a narrow opening, a narrow gap. */
+export type ArtPlaceKind = (typeof ART_PLACES)[number];
+export const ART_ANSWERS = ['widen', 'drop', 'merge', 'leave'] as const;
+export type ArtAnswerKind = (typeof ART_ANSWERS)[number];
+
+/** What a person decided for one place of the size report. */
+export interface ArtAnswer {
+  /** The place, in the drawing's own units, so that it holds at any size. */
+  at: [number, number];
+  place: ArtPlaceKind;
+  answer: ArtAnswerKind;
+  /** Width to widen to, mm. */
+  toMm?: number;
+}
+
 export interface ArtworkRef {
   id: string;
   file: string;
   transform: [number, number, number, number, number, number];
   locked: boolean;
+  answers?: ArtAnswer[];
+  /** The decisions that the pieces on the bench were made with, as one text. */
+  madeWith?: string;
 }
 
 export const UNDERLAY_KINDS = ['centre-run', 'edge-run', 'zigzag', 'double-zigzag', 'lattice'] as const;

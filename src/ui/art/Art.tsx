@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import { fitsHoop } from '@/core/document/job';
 import type { Job } from '@/core/document/types';
 import { formatLength } from '@/core/units/length';
-import { artScale, changeBrief, takePieces } from '@/store/commands';
+import { answersKey, artScale, changeBrief, takePieces } from '@/store/commands';
 import { useJob } from '@/store/jobStore';
 import type { Survey } from '@/workers/protocol';
 import { Button } from '../components/Button';
@@ -13,6 +13,7 @@ import { Choice } from '../components/Choice';
 import { NumberField } from '../components/NumberField';
 import { placeHref } from '../places';
 import { HoopView } from './HoopView';
+import { SizeReport } from './SizeReport';
 import { RegionList } from './RegionList';
 import { useSurvey } from './useSurvey';
 
@@ -22,13 +23,14 @@ export function Art() {
   const artwork = useJob((s) => s.artwork);
   const state = useSurvey(job, artwork);
   const [marked, setMarked] = useState<number | null>(null);
+  const [place, setPlace] = useState<number | null>(null);
   if (!job) return null;
   const survey = state.kind === 'done' ? state.survey : null;
   return (
     <main className="flex min-h-0 flex-1">
       <h1 className="sr-only">Artwork at real size</h1>
       <div className="relative min-w-0 flex-1 bg-mat">
-        <HoopView job={job} survey={survey} marked={marked} onMark={setMarked} />
+        <HoopView job={job} survey={survey} marked={marked} onMark={setMarked} place={place} onPlace={setPlace} />
         {state.kind === 'busy' && (
           <div role="status" className="absolute top-4 left-4 flex items-center gap-3 rounded-md border border-edge bg-panel px-3 py-2">
             Measuring the artwork … <span className="figures w-10 text-right">{Math.round(state.progress * 100)} %</span>
@@ -48,7 +50,7 @@ export function Art() {
         {job.artwork.length === 0 && (
           <p className="m-4 text-quiet">This job has no artwork: its pieces were drawn or came with a job file. They are on the Bench.</p>
         )}
-        {survey && <Report survey={survey} marked={marked} onMark={setMarked} />}
+        {survey && <Report survey={survey} marked={marked} onMark={setMarked} place={place} onPlace={setPlace} />}
         {survey && <MakePieces job={job} survey={survey} />}
       </aside>
     </main>
@@ -105,12 +107,22 @@ function SizeFields({ job, survey }: { job: Job; survey: Survey | null }) {
   );
 }
 
-function Report({ survey, marked, onMark }: { survey: Survey; marked: number | null; onMark(i: number | null): void }) {
+interface ReportProps {
+  survey: Survey;
+  marked: number | null;
+  onMark(i: number | null): void;
+  place: number | null;
+  onPlace(i: number | null): void;
+}
+
+function Report({ survey, marked, onMark, place, onPlace }: ReportProps) {
   const notes = [
     ...survey.notes.map((n) => (n.count > 1 ? `${n.what}, ${n.count} times` : n.what)),
     ...(survey.hidden > 0 ? [`${survey.hidden} shapes wholly hidden under others are left out`] : []),
     ...(survey.shading > 0 ? [`${survey.shading} faint shadings over other paint are left out`] : []),
-    ...(survey.specks > 0 ? [`${survey.specks} specks too small to sew are left out`] : []),
+    ...(survey.specks > 0
+      ? [survey.specks === 1 ? 'A speck too small to sew is left out' : `${survey.specks} specks too small to sew are left out`]
+      : []),
   ];
   return (
     <>
@@ -124,6 +136,7 @@ function Report({ survey, marked, onMark }: { survey: Survey; marked: number | n
           </ul>
         </section>
       )}
+      <SizeReport survey={survey} marked={place} onMark={onPlace} />
       <RegionList regions={survey.regions} marked={marked} onMark={onMark} />
     </>
   );
@@ -132,7 +145,7 @@ function Report({ survey, marked, onMark }: { survey: Survey; marked: number | n
 function MakePieces({ job, survey }: { job: Job; survey: Survey }) {
   const router = useRouter();
   const made = job.pieces.length > 0;
-  const current = made && Math.abs(artScale(job) / survey.transform[0] - 1) < 1e-6;
+  const current = made && Math.abs(artScale(job) / survey.transform[0] - 1) < 1e-6 && answersKey(job) === (job.artwork[0]?.madeWith ?? '');
   const go = (): void => router.push(placeHref(job.id, 'bench'));
   return (
     <div className="flex items-center gap-3 border-t border-hairline p-4">
@@ -140,7 +153,7 @@ function MakePieces({ job, survey }: { job: Job; survey: Survey }) {
         {current
           ? `The bench has ${job.pieces.length} pieces at this size.`
           : made
-            ? 'The pieces on the bench were made at another size.'
+            ? 'The pieces on the bench were made at another size, or before what you decided above.'
             : 'Nothing is on the bench yet.'}
       </p>
       {current && (

@@ -2,6 +2,7 @@
 import { clothColour } from '@/core/drawing/picture';
 import type { Job } from '@/core/document/types';
 import type { Survey } from '@/workers/protocol';
+import { PlaceMarks } from './SizeReport';
 import { HoopCloth, HoopRing } from '../components/HoopShape';
 import { MatGrid } from '../components/MatGrid';
 
@@ -10,10 +11,12 @@ interface Props {
   survey: Survey | null;
   marked: number | null;
   onMark(i: number | null): void;
+  place: number | null;
+  onPlace(i: number | null): void;
 }
 
 /** The artwork's regions at real size in the hoop. The ruler along its foot is the tape. */
-export function HoopView({ job, survey, marked, onMark }: Props) {
+export function HoopView({ job, survey, marked, onMark, place, onPlace }: Props) {
   const { hoop } = job.brief;
   const margin = 14;
   const box = [-hoop.width / 2 - margin, -hoop.height / 2 - margin, hoop.width + 2 * margin, hoop.height + 2 * margin];
@@ -47,6 +50,7 @@ export function HoopView({ job, survey, marked, onMark }: Props) {
           pointerEvents="none"
         />
       )}
+      {survey && <PlaceMarks places={survey.places} marked={place} onMark={onPlace} />}
       {survey && <SizeTape width={survey.widthMm} y={Math.min(hoop.height / 2 + 5, survey.heightMm / 2 + 3)} />}
     </svg>
   );

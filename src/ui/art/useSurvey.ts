@@ -15,6 +15,7 @@ export function useSurvey(job: Job | null, artwork: Record<string, string>): Sur
   const [state, setState] = useState<SurveyState>({ kind: 'none' });
   const svg = job?.artwork[0] ? artwork[job.artwork[0].file] : undefined;
   const { cloth, size } = job?.brief ?? {};
+  const answers = job?.artwork[0]?.answers;
   const satinLimit = job?.settings.satinLimit;
   const [width, height] = [size?.width, size?.height];
   useEffect(() => {
@@ -28,6 +29,7 @@ export function useSurvey(job: Job | null, artwork: Record<string, string>): Sur
       svg,
       cloth,
       settings: satinLimit === undefined ? {} : { satinLimit },
+      ...(answers ? { answers: [...answers] } : {}),
       ...(width !== undefined ? { width } : {}),
       ...(height !== undefined ? { height } : {}),
     };
@@ -38,6 +40,6 @@ export function useSurvey(job: Job | null, artwork: Record<string, string>): Sur
         setState({ kind: 'failed', message: error.name === 'AbortError' ? 'Measuring was cancelled.' : error.message });
       });
     return cancel;
-  }, [svg, cloth, satinLimit, width, height]);
+  }, [svg, cloth, satinLimit, width, height, answers]);
   return state;
 }

@@ -31,7 +31,13 @@ export async function readRegions(): Promise<void> {
   useRegions.setState({ busy: true, picked: [] });
   try {
     const { size, cloth } = job.brief;
-    const survey = await engine.call('survey', { svg, cloth, settings: {}, ...size });
+    const survey = await engine.call('survey', {
+      svg,
+      cloth,
+      settings: {},
+      ...size,
+      ...(job.artwork[0]?.answers ? { answers: job.artwork[0].answers } : {}),
+    });
     useRegions.setState({ regions: survey.regions, threads: survey.threads, busy: false });
   } catch (error) {
     useRegions.setState({ busy: false });
