@@ -1,4 +1,5 @@
 import localforage from 'localforage';
+import { EMPTY_LIBRARY, parseLibrary, type ShopLibrary } from '@/core/cloth/library';
 import { parseJob } from '@/core/document/schema';
 import type { Job } from '@/core/document/types';
 import type { PlanFigures } from '@/core/plan/measure';
@@ -82,6 +83,25 @@ export async function listJobs(): Promise<SavedJob[]> {
   const out: SavedJob[] = [];
   await jobs.iterate<SavedJob, void>((saved) => void out.push(saved));
   return out.sort((a, b) => b.updated - a.updated);
+}
+
+/** What the shop keeps beside its jobs; an empty library when there is none or it is damaged. */
+export async function loadLibrary(): Promise<ShopLibrary> {
+  const kept = await preferences.getItem<unknown>('library').catch(() => null);
+  try {
+    return parseLibrary(kept);
+  } catch {
+    return EMPTY_LIBRARY;
+  }
+}
+
+/** @throws StorageError with a sentence for people */
+export async function saveLibrary(library: ShopLibrary): Promise<void> {
+  try {
+    await preferences.setItem('library', library);
+  } catch (error) {
+    throw explain(error);
+  }
 }
 
 export async function preference<T>(key: string): Promise<T | null> {

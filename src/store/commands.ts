@@ -184,11 +184,14 @@ export function answerPlace(at: [number, number], place: ArtPlaceKind, answer: A
 
 export const renameJob = (name: string): void => change('Rename job', (job) => void (job.name = name));
 
+/** Changes to a brief; what is undefined is taken out of it. */
+export type BriefPatch = { [K in keyof Brief]?: Brief[K] | undefined };
+
 /**
  * Changes the brief, if the result is a valid one.
  * @returns what is wrong with it, or null when it was taken
  */
-export function changeBrief(label: string, patch: Partial<Brief>): string | null {
+export function changeBrief(label: string, patch: BriefPatch): string | null {
   const job = useJob.getState().job;
   if (!job) return null;
   const result = briefSchema.validate({ ...job.brief, ...patch });

@@ -18,6 +18,7 @@ import {
   type Job,
   type Piece,
   type PieceSettings,
+  type RecipeChange,
 } from './types';
 
 const MOST_PIECES = 5000;
@@ -79,11 +80,33 @@ const hoop = Joi.object({
   shape: Joi.string().valid('rect', 'round').default('rect'),
 }).unknown(true);
 
+const underlayKinds = Joi.array()
+  .items(Joi.string().valid(...UNDERLAY_KINDS))
+  .max(4);
+const words = Joi.string().allow('').max(120);
+
+/** What a shop may change in a cloth's recipe, with permitted ranges. */
+export const recipeChangeSchema = Joi.object<RecipeChange>({
+  id: id.required(),
+  name: Joi.string().min(1).max(80).required(),
+  pullComp: within('pullComp'),
+  fillSpacing: within('spacing'),
+  satinSpacing: within('spacing'),
+  fillLength: within('stitchLength'),
+  satinFoundation: underlayKinds,
+  fillFoundation: underlayKinds,
+  stabilizer: words,
+  topping: words,
+  needle: words,
+  speed: Joi.number().integer().min(100).max(1500),
+}).unknown(true);
+
 /** The brief as the form and the record hold it. */
 export const briefSchema = Joi.object<Brief>({
   cloth: Joi.string()
     .valid(...CLOTH_KEYS)
     .required(),
+  recipe: recipeChangeSchema,
   place: Joi.string()
     .valid(...PLACES)
     .required(),

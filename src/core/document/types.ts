@@ -37,8 +37,26 @@ export interface Hoop {
   shape: 'rect' | 'round';
 }
 
+/** What a shop changed in a cloth's recipe, under a name of its own. Absent values are the cloth's. */
+export interface RecipeChange {
+  id: string;
+  name: string;
+  pullComp?: number;
+  fillSpacing?: number;
+  satinSpacing?: number;
+  fillLength?: number;
+  satinFoundation?: UnderlayKind[];
+  fillFoundation?: UnderlayKind[];
+  stabilizer?: string;
+  topping?: string;
+  needle?: string;
+  speed?: number;
+}
+
 export interface Brief {
   cloth: ClothKey;
+  /** The shop's own values for the cloth, as they were when the job took them. */
+  recipe?: RecipeChange;
   place: Place;
   hoop: Hoop;
   /** Finished size; one side given fixes the other by the artwork's shape. */

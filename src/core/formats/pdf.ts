@@ -1,5 +1,5 @@
 import { PDFDocument, StandardFonts, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
-import { recipeOf } from '../cloth/recipes';
+import { recipeFor } from '../cloth/house';
 import type { Job } from '../document/types';
 import { drawSewn } from '../drawing/picture';
 import { hexToRgb } from '../drawing/raster';
@@ -65,7 +65,7 @@ async function picture(pdf: PDFDocument, pen: Pen, job: Job, plan: StitchPlan): 
 
 function figures(pen: Pen, job: Job, plan: StitchPlan): void {
   const f = measurePlan(job, plan);
-  const recipe = recipeOf(job.brief.cloth);
+  const recipe = recipeFor(job.brief);
   const rows: [string, string][] = [
     ['Size', `${f.widthMm.toFixed(1)} x ${f.heightMm.toFixed(1)} mm in a hoop of ${job.brief.hoop.width} x ${job.brief.hoop.height} mm`],
     ['Stitches', `${f.stitches}, ${f.trims} trims, ${f.colourChanges} thread changes, longest stitch ${f.longestStitchMm.toFixed(1)} mm`],

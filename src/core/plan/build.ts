@@ -1,4 +1,5 @@
-import { recipeOf, type ClothRecipe } from '../cloth/recipes';
+import { recipeFor } from '../cloth/house';
+import type { ClothRecipe } from '../cloth/recipes';
 import type { Job, Piece } from '../document/types';
 import { distance, type Point } from '../geometry/point';
 import { resample } from '../geometry/line';
@@ -27,7 +28,7 @@ export class Planner {
    * @param progress called with the share done, 0 to 1; may throw to cancel
    */
   plan(job: Job, progress: (done: number) => void = () => undefined): StitchPlan {
-    const recipe = recipeOf(job.brief.cloth);
+    const recipe = recipeFor(job.brief);
     const threads = new Map(job.threads.map((t, i) => [t.id, i]));
     const shaped: Shaped[] = [];
     job.pieces.forEach((piece, i) => {

@@ -1,4 +1,4 @@
-import { recipeOf } from '../cloth/recipes';
+import { recipeFor } from '../cloth/house';
 import type { Job } from '../document/types';
 import { emptyBounds, growBounds } from '../geometry/point';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
@@ -61,7 +61,7 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
     if (plan.role[i] === Role.cover && satin.has(plan.piece[i]!) && d > longestSatin) longestSatin = d;
   }
   const upper = length + stitches * 2 * CLOTH_THICKNESS_MM + trims * THREAD_PER_TRIM_MM;
-  const speed = recipeOf(job.brief.cloth).speed;
+  const speed = recipeFor(job.brief).speed;
   return {
     stitches,
     trims,

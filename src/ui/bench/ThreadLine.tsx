@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { recipeOf } from '@/core/cloth/recipes';
+import { recipeFor } from '@/core/cloth/house';
 import type { Job } from '@/core/document/types';
 import { usePlan } from '@/store/planStore';
 import type { Planned } from '@/workers/protocol';
@@ -52,7 +52,7 @@ function Strip({ job, planned }: { job: Job; planned: Planned }) {
   const frame = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [width, setWidth] = useState(0);
-  const timeline = useMemo(() => timelineOf(planned.plan, recipeOf(job.brief.cloth).speed), [planned, job.brief.cloth]);
+  const timeline = useMemo(() => timelineOf(planned.plan, recipeFor(job.brief).speed), [planned, job.brief]);
   const [zoomed, setZoomed] = useState<TimeWindow | null>(null);
   const view = useMemo(() => zoomed ?? { from: 0, to: timeline.seconds }, [zoomed, timeline]);
   const selected = useView((s) => s.selected);

@@ -13,7 +13,7 @@ const ratio = (): number => Math.min(2, window.devicePixelRatio || 1);
  * last one is moved and scaled with the camera, so that panning and zooming never wait.
  */
 export function useSewnPicture(canvas: RefObject<HTMLCanvasElement | null>): void {
-  const last = useRef<{ picture: Picture; image: HTMLCanvasElement } | null>(null);
+  const last = useRef<{ picture: Picture; version: number; image: HTMLCanvasElement } | null>(null);
   useEffect(() => {
     let asked = '';
     let busy = false;
@@ -40,6 +40,9 @@ export function useSewnPicture(canvas: RefObject<HTMLCanvasElement | null>): voi
       context.imageSmoothingEnabled = k !== 1;
       context.drawImage(shown.image, left, top, shown.picture.width * k, shown.picture.height * k);
       target.dataset.until = String(shown.picture.until);
+      // For measuring from outside how soon a change is seen, and how soon the picture is sharp again.
+      target.dataset.version = String(shown.version);
+      target.dataset.sharp = String(k === 1);
     };
 
     const ask = (): void => {
@@ -67,7 +70,7 @@ export function useSewnPicture(canvas: RefObject<HTMLCanvasElement | null>): voi
           image.width = picture.width;
           image.height = picture.height;
           image.getContext('2d')?.putImageData(new ImageData(picture.pixels, picture.width, picture.height), 0, 0);
-          last.current = { picture, image };
+          last.current = { picture, version, image };
           busy = false;
           if (!gone) {
             paint();

@@ -2,11 +2,14 @@
 import { ArrowRight } from 'lucide-react';
 import Link from 'next/link';
 import { toast } from 'sonner';
+import { useEffect } from 'react';
+import { briefRecipe, type HouseRecipe } from '@/core/cloth/house';
 import { RECIPES } from '@/core/cloth/recipes';
 import { HOOPS } from '@/core/document/job';
 import { PLACES as GARMENT_PLACES, type Brief as BriefRecord, type Hoop } from '@/core/document/types';
 import { formatLength } from '@/core/units/length';
-import { changeBrief } from '@/store/commands';
+import { changeBrief, type BriefPatch } from '@/store/commands';
+import { openLibrary, useLibrary } from '@/store/libraryStore';
 import { useJob } from '@/store/jobStore';
 import { Choice } from '../components/Choice';
 import { NumberField } from '../components/NumberField';
@@ -14,13 +17,30 @@ import { placeHref } from '../places';
 import { Follows } from './Follows';
 import { PLACE_NAMES } from './words';
 
-function set(label: string, patch: Partial<BriefRecord>): void {
+function set(label: string, patch: BriefPatch): void {
   const problem = changeBrief(label, patch);
   if (problem) toast.error(problem);
 }
 
 const hoopKey = (h: Hoop): string => `${h.width}x${h.height}-${h.shape}`;
 const hoopName = (h: Hoop): string => (h.shape === 'round' ? `${h.width} mm round` : `${h.width} × ${h.height} mm`);
+
+/** The twelve cloths, the shop's own, and what this job was made with if the library no longer has it. */
+function clothsOf(own: readonly HouseRecipe[], brief: BriefRecord): { value: string; name: string }[] {
+  const all = [
+    ...RECIPES.map((r) => ({ value: r.key, name: own.some((o) => o.id === r.key) ? `${r.name} (changed)` : r.name })),
+    ...own.filter((o) => o.id !== o.cloth).map((o) => ({ value: o.id, name: o.name })),
+  ];
+  const kept = brief.recipe;
+  return kept && !all.some((c) => c.value === kept.id) ? [...all, { value: kept.id, name: kept.name }] : all;
+}
+
+function chooseCloth(key: string, own: readonly HouseRecipe[]): void {
+  const house = own.find((o) => o.id === key);
+  const cloth = RECIPES.find((r) => r.key === key)?.key;
+  if (house) set('Choose cloth', briefRecipe(house));
+  else if (cloth) set('Choose cloth', { cloth, recipe: undefined });
+}
 
 /** What it must be: cloth, place, hoop, size, quantity and the customer's words. */
 export function Brief() {
@@ -52,7 +72,10 @@ export function Brief() {
 
 function Fields({ brief }: { brief: BriefRecord }) {
   const units = brief.units ?? 'mm';
-  const hoops: Hoop[] = HOOPS.some((h) => hoopKey(h) === hoopKey(brief.hoop)) ? [...HOOPS] : [brief.hoop, ...HOOPS];
+  const own = useLibrary((s) => s.library);
+  useEffect(() => void openLibrary(), []);
+  const offered = [...HOOPS, ...own.hoops];
+  const hoops: Hoop[] = offered.some((h) => hoopKey(h) === hoopKey(brief.hoop)) ? offered : [brief.hoop, ...offered];
   const byHeight = brief.size.height !== undefined;
   return (
     <div className="grid grid-cols-1 gap-x-5 gap-y-4 sm:grid-cols-2">
@@ -64,9 +87,9 @@ function Fields({ brief }: { brief: BriefRecord }) {
       />
       <Choice
         label="Cloth"
-        value={brief.cloth}
-        options={RECIPES.map((r) => ({ value: r.key, name: r.name }))}
-        onChange={(cloth) => set('Choose cloth', { cloth })}
+        value={brief.recipe?.id ?? brief.cloth}
+        options={clothsOf(own.recipes, brief)}
+        onChange={(key) => chooseCloth(key, own.recipes)}
       />
       <Choice
         label="Place on it"

@@ -1,10 +1,10 @@
-import { recipeOf } from '@/core/cloth/recipes';
+import { recipeFor } from '@/core/cloth/house';
 import type { Brief } from '@/core/document/types';
 import { formatLength, rowsPerInch } from '@/core/units/length';
 
 /** What the chosen cloth asks for: the recipe in words and figures. */
 export function Follows({ brief }: { brief: Brief }) {
-  const r = recipeOf(brief.cloth);
+  const r = recipeFor(brief);
   const rows: [string, string][] = [
     ['Pull compensation', `${formatLength(r.pullComp, 'mm', 2)} at each end of a row`],
     ['Fill rows', `${r.fillSpacing.toFixed(2)} mm apart · ${rowsPerInch(r.fillSpacing).toFixed(1)} rows per inch`],

@@ -1,8 +1,15 @@
 'use client';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
 import { GALLERY } from '@/core/gallery/samples';
+import { download } from '@/platform/files';
+import { importLibrary, openLibrary, useLibrary } from '@/store/libraryStore';
+import { Button } from '../components/Button';
 import { Mark } from '../components/Mark';
+import { Cloths } from './Cloths';
+import { Schools } from './Schools';
+import { Threads } from './Threads';
 import { SampleCard, type SampleSize } from './SampleCard';
 
 const SIZES = [
@@ -10,9 +17,18 @@ const SIZES = [
   { key: 'real', name: 'Real size' },
 ] as const satisfies readonly { key: SampleSize; name: string }[];
 
-/** What the shop knows: the ways of sewing, each sewn by the engine with words on when to use which. */
+const PAGES = [
+  { key: 'ways', name: 'Ways of sewing', says: 'Every way of sewing, as the engine sews it, thread at true width.' },
+  { key: 'cloths', name: 'Cloths', says: 'Starting values for every cloth, and your own.' },
+  { key: 'threads', name: 'Threads', says: 'The chart that colours are matched to, and your own cones.' },
+  { key: 'schools', name: 'Schools', says: 'Where good people differ: what new jobs begin with.' },
+] as const;
+type Page = (typeof PAGES)[number]['key'];
+
+/** What the shop knows: ways of sewing, cloths, threads, and how it likes to work. */
 export function Library() {
-  const [size, setSize] = useState<SampleSize>('large');
+  const [page, setPage] = useState<Page>('ways');
+  useEffect(() => void openLibrary(), []);
   return (
     <div className="flex min-h-screen flex-col">
       <header className="flex h-12 items-center gap-3 border-b border-hairline bg-panel px-4">
@@ -20,34 +36,100 @@ export function Library() {
           <Mark />
         </Link>
         <h1 className="text-lg font-semibold">Library</h1>
-        <p className="hidden text-quiet sm:block">Every way of sewing, as the engine sews it, thread at true width.</p>
-        <div role="radiogroup" aria-label="Size of the samples" className="ml-auto flex overflow-hidden rounded-md border border-edge">
-          {SIZES.map((s) => (
+        <p className="hidden truncate text-quiet lg:block">{PAGES.find((p) => p.key === page)!.says}</p>
+        <LibraryFile />
+        <nav aria-label="Parts of the library" className="flex overflow-hidden rounded-md border border-edge">
+          {PAGES.map((p) => (
             <button
-              key={s.key}
+              key={p.key}
               type="button"
-              role="radio"
-              aria-checked={size === s.key}
-              onClick={() => setSize(s.key)}
-              className={`h-8 px-3 ${size === s.key ? 'bg-tape font-semibold' : 'bg-panel hover:bg-tape-soft'}`}
+              aria-current={page === p.key ? 'page' : undefined}
+              onClick={() => setPage(p.key)}
+              className={`h-8 px-3 ${page === p.key ? 'bg-tape font-semibold' : 'bg-panel hover:bg-tape-soft'}`}
             >
-              {s.name}
+              {p.name}
             </button>
           ))}
-        </div>
+        </nav>
       </header>
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
-        {GALLERY.map((group) => (
-          <section key={group.title} aria-label={group.title} className="mb-8">
-            <h2 className="mb-3 text-xl font-semibold">{group.title}</h2>
-            <ul className="grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-4">
-              {group.samples.map((sample) => (
-                <SampleCard key={sample.id} sample={sample} size={size} />
-              ))}
-            </ul>
-          </section>
-        ))}
+        {page === 'ways' && <Ways />}
+        {page === 'cloths' && <Cloths />}
+        {page === 'threads' && <Threads />}
+        {page === 'schools' && <Schools />}
       </main>
+    </div>
+  );
+}
+
+function Ways() {
+  const [size, setSize] = useState<SampleSize>('large');
+  return (
+    <>
+      <div role="radiogroup" aria-label="Size of the samples" className="float-right flex overflow-hidden rounded-md border border-edge">
+        {SIZES.map((s) => (
+          <button
+            key={s.key}
+            type="button"
+            role="radio"
+            aria-checked={size === s.key}
+            onClick={() => setSize(s.key)}
+            className={`h-8 px-3 ${size === s.key ? 'bg-tape font-semibold' : 'bg-panel hover:bg-tape-soft'}`}
+          >
+            {s.name}
+          </button>
+        ))}
+      </div>
+      {GALLERY.map((group) => (
+        <section key={group.title} aria-label={group.title} className="mb-8">
+          <h2 className="mb-3 text-xl font-semibold">{group.title}</h2>
+          <ul className="grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-4">
+            {group.samples.map((sample) => (
+              <SampleCard key={sample.id} sample={sample} size={size} />
+            ))}
+          </ul>
+        </section>
+      ))}
+    </>
+  );
+}
+
+/** The whole library as a file, out and in. */
+function LibraryFile() {
+  const library = useLibrary((s) => s.library);
+  const problem = useLibrary((s) => s.problem);
+  const input = useRef<HTMLInputElement>(null);
+  const read = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    try {
+      await importLibrary(await file.text());
+      toast.success('The library was read; entries of the same name are replaced.');
+    } catch (error) {
+      toast.error((error as Error).message);
+    }
+  };
+  return (
+    <div className="ml-auto flex items-center gap-2">
+      {problem && (
+        <span role="alert" className="max-w-[280px] truncate text-danger" title={problem}>
+          {problem}
+        </span>
+      )}
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        aria-label="Library file"
+        className="sr-only"
+        onChange={(e) => {
+          void read(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
+      <Button onClick={() => input.current?.click()}>Read a library</Button>
+      <Button onClick={() => download('cobble-library.json', new Blob([JSON.stringify(library, null, 2)], { type: 'application/json' }))}>
+        Take it away
+      </Button>
     </div>
   );
 }

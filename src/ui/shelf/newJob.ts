@@ -2,7 +2,7 @@ import { emptyJob, smallestHoop } from '@/core/document/job';
 import type { Brief, Job } from '@/core/document/types';
 import { InputError } from '@/core/document/errors';
 import { checkSize, isBundle } from '@/platform/files';
-import { listJobs, saveJob } from '@/platform/storage';
+import { listJobs, loadLibrary, saveJob } from '@/platform/storage';
 import { engine, type CallOptions } from '@/workers/client';
 import type { Survey } from '@/workers/protocol';
 
@@ -39,8 +39,10 @@ export async function jobFromDrawing({ name, file, svg, brief = {} }: NewJob, op
     );
   }
   const base = emptyJob(freshId(), name, { size: { width: Math.round(survey.widthMm * 10) / 10 }, ...brief, hoop });
+  const { school } = await loadLibrary();
   const job: Job = {
     ...base,
+    settings: { ...base.settings, ...school },
     threads: survey.threads,
     artwork: [{ id: 'a1', file, transform: survey.transform, locked: true }],
     pieces: survey.pieces,
