@@ -23,6 +23,9 @@ try {
   await h.find('[data-sample="ring"] img');
   await driver.sleep(1500);
   await shot('library');
+  await (await h.findText('button', 'Cloths')).click();
+  await h.find('section[aria-label^="Piqué"]');
+  await shot('cloths');
   await driver.get(bench.replace('/bench', '/brief'));
   await h.findText('h1', 'What must it be?');
   await shot('brief');
