@@ -27,8 +27,12 @@ export const THIN_MM = 0.8;
 export const LEAST_SATIN_MM = 1.2;
 /** Openings and gaps narrower than this close up when the thread lies beside them, mm: compensation and a thread at each side. */
 export const LEAST_OPENING_MM = 1;
+/** Measures are this rough: what misses a limit by less meets it, mm. */
+const ROUGH_MM = 0.03;
 /** Tips taper: thin places shorter than this are no lines, mm. */
 const TIP_MM = 1.2;
+/** A taper is no fault until it is this many times as long. */
+const TAPER = 4;
 
 const LIMITS: Record<ArtPlaceKind, number> = { thin: THIN_MM, narrow: LEAST_SATIN_MM, opening: LEAST_OPENING_MM, gap: LEAST_OPENING_MM };
 const ANSWERS: Record<ArtPlaceKind, readonly ArtAnswerKind[]> = {
@@ -68,11 +72,11 @@ function thinPlaces(region: Region): Narrow[] {
   if (region.stroke) {
     const { widthMm } = region.stroke;
     const line = dataToRings(region.data)[0] ?? [];
-    return widthMm < LEAST_SATIN_MM && line.length > 0 ? [{ at: line[line.length >> 1]!, along: line, widthMm }] : [];
+    return widthMm < LEAST_SATIN_MM - ROUGH_MM && line.length > 0 ? [{ at: line[line.length >> 1]!, along: line, widthMm }] : [];
   }
-  const limit = region.width.max < LEAST_SATIN_MM ? LEAST_SATIN_MM : THIN_MM;
+  const limit = (region.width.max < LEAST_SATIN_MM ? LEAST_SATIN_MM : THIN_MM) - ROUGH_MM;
   const places = thinStretches(region, limit).map((s) => s.narrowest);
-  if (places.length > 0 || region.width.max >= LEAST_SATIN_MM) return places;
+  if (places.length > 0 || region.width.max >= LEAST_SATIN_MM - ROUGH_MM) return places;
   const middle = region.axis?.branches[0]?.points;
   const at = middle?.[middle.length >> 1] ?? region.area[0]?.[0];
   return at ? [{ at, along: middle ?? [at], widthMm: region.width.max }] : [];
@@ -99,7 +103,7 @@ function thinStretches(region: Region, limitMm: number): ThinStretch[] {
       const line = points.slice(from, i);
       const length = line.slice(1).reduce((sum, p, k) => sum + distance(p, line[k]!), 0);
       const tip = radii[from] === 0 || radii[i - 1] === 0 || from > 0 !== i < points.length;
-      if (length >= (tip ? 2 * TIP_MM : TIP_MM)) out.push({ line, narrowest: narrowestOf(points, radii, from, i) });
+      if (length >= (tip ? TAPER * TIP_MM : TIP_MM)) out.push({ line, narrowest: narrowestOf(points, radii, from, i) });
       from = -1;
     }
   }
