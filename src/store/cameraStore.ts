@@ -44,6 +44,11 @@ export function fit(widthMm: number, heightMm: number): void {
   });
 }
 
+/** Shows what is in the middle at so many pixels per mm. */
+export function showAt(scale: number): void {
+  useCamera.setState(({ camera }) => ({ camera: { ...camera, scale: clampScale(scale) } }));
+}
+
 /** From a point of the view to mm on the cloth. */
 export function toCloth({ camera, width, height }: CameraState, px: number, py: number): { x: number; y: number } {
   return { x: camera.x + (px - width / 2) / camera.scale, y: camera.y + (py - height / 2) / camera.scale };

@@ -135,6 +135,37 @@ test('the size report finds a thin bar, widens it, and undo takes it back', asyn
   await h.poll('open again', async () => (await open()) === '1');
 });
 
+test('the artwork is scaled by one feature', async () => {
+  await (await h.findText('button', 'Scale by a feature')).click();
+  const box = await (await h.find('svg[aria-label="Artwork in the hoop"]')).getRect();
+  const middle = { x: Math.round(box.x + box.width / 2), y: Math.round(box.y + box.height / 2) };
+  await driver
+    .actions()
+    .move({ x: middle.x - 80, y: middle.y })
+    .press()
+    .move({ x: middle.x + 80, y: middle.y })
+    .release()
+    .perform();
+  const measured = Number((await h.text('[data-testid="by-feature"] p')).match(/([\d.]+) mm/)[1]);
+  const width = async () => Number((await h.text('[data-testid="art-size"]')).split(' ')[0]);
+  const before = await width();
+  const field = await h.find('[data-testid="by-feature"] input');
+  await field.clear();
+  await field.sendKeys(String(measured / 2), '\uE007');
+  await h.poll('half as wide', async () => Math.abs((await width()) - before / 2) < 0.8);
+});
+
+test('true size asks for the screen once', async () => {
+  await driver.get(ferry);
+  await h.sewn();
+  await (await h.find('[data-testid="real-size"]')).click();
+  await (await h.findText('button', 'It is as large')).click();
+  await h.poll('at true size', async () => /3\.8 px\/mm/.test(await h.text('footer')));
+  await key('0');
+  await (await h.find('[data-testid="real-size"]')).click();
+  await h.poll('without asking again', async () => /3\.8 px\/mm/.test(await h.text('footer')));
+});
+
 test('a cloth of the shop says which jobs a change alters, and alters them when told to', async () => {
   await driver.get(`${app.address}/library`);
   await (await h.findText('button', 'Cloths')).click();

@@ -12,7 +12,8 @@ import { Button } from '../components/Button';
 import { Choice } from '../components/Choice';
 import { NumberField } from '../components/NumberField';
 import { placeHref } from '../places';
-import { HoopView } from './HoopView';
+import { ByFeature } from './ByFeature';
+import { HoopView, type Feature } from './HoopView';
 import { SizeReport } from './SizeReport';
 import { RegionList } from './RegionList';
 import { useSurvey } from './useSurvey';
@@ -23,6 +24,8 @@ export function Art() {
   const artwork = useJob((s) => s.artwork);
   const state = useSurvey(job, artwork);
   const [marked, setMarked] = useState<number | null>(null);
+  const [feature, setFeature] = useState<Feature | null>(null);
+  const [picking, setPicking] = useState(false);
   const [place, setPlace] = useState<number | null>(null);
   if (!job) return null;
   const survey = state.kind === 'done' ? state.survey : null;
@@ -30,7 +33,16 @@ export function Art() {
     <main className="flex min-h-0 flex-1">
       <h1 className="sr-only">Artwork at real size</h1>
       <div className="relative min-w-0 flex-1 bg-mat">
-        <HoopView job={job} survey={survey} marked={marked} onMark={setMarked} place={place} onPlace={setPlace} />
+        <HoopView
+          job={job}
+          survey={survey}
+          marked={marked}
+          onMark={setMarked}
+          place={place}
+          onPlace={setPlace}
+          feature={feature}
+          onFeature={picking ? setFeature : null}
+        />
         {state.kind === 'busy' && (
           <div role="status" className="absolute top-4 left-4 flex items-center gap-3 rounded-md border border-edge bg-panel px-3 py-2">
             Measuring the artwork … <span className="figures w-10 text-right">{Math.round(state.progress * 100)} %</span>
@@ -42,6 +54,17 @@ export function Art() {
       </div>
       <aside className="flex w-[430px] shrink-0 flex-col border-l border-hairline bg-panel">
         <SizeFields job={job} survey={survey} />
+        {survey && (
+          <ByFeature
+            survey={survey}
+            picking={picking}
+            feature={feature}
+            onPicking={(on) => {
+              setPicking(on);
+              setFeature(null);
+            }}
+          />
+        )}
         {state.kind === 'failed' && (
           <p role="alert" className="m-4 rounded-md border border-danger p-3 text-danger">
             {state.message}

@@ -1,6 +1,8 @@
 'use client';
+import type { PointerEvent } from 'react';
 import { clothColour } from '@/core/drawing/picture';
 import type { Job } from '@/core/document/types';
+import type { Point } from '@/core/geometry/point';
 import type { Survey } from '@/workers/protocol';
 import { PlaceMarks } from './SizeReport';
 import { HoopCloth, HoopRing } from '../components/HoopShape';
@@ -13,15 +15,43 @@ interface Props {
   onMark(i: number | null): void;
   place: number | null;
   onPlace(i: number | null): void;
+  /** Two places whose distance is to be told, while they are being picked. */
+  feature: Feature | null;
+  onFeature: ((feature: Feature) => void) | null;
 }
 
+/** A feature of the artwork between two places, mm. */
+export interface Feature {
+  from: Point;
+  to: Point;
+}
+
+const placeOf = (e: PointerEvent<SVGSVGElement>): Point => {
+  const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(e.currentTarget.getScreenCTM()!.inverse());
+  return { x: p.x, y: p.y };
+};
+
 /** The artwork's regions at real size in the hoop. The ruler along its foot is the tape. */
-export function HoopView({ job, survey, marked, onMark, place, onPlace }: Props) {
+export function HoopView({ job, survey, marked, onMark, place, onPlace, feature, onFeature }: Props) {
   const { hoop } = job.brief;
   const margin = 14;
   const box = [-hoop.width / 2 - margin, -hoop.height / 2 - margin, hoop.width + 2 * margin, hoop.height + 2 * margin];
   return (
-    <svg className="absolute inset-0 h-full w-full" viewBox={box.join(' ')} role="img" aria-label="Artwork in the hoop">
+    <svg
+      className="absolute inset-0 h-full w-full"
+      viewBox={box.join(' ')}
+      role="img"
+      aria-label="Artwork in the hoop"
+      style={onFeature ? { cursor: 'crosshair', touchAction: 'none' } : undefined}
+      onPointerDown={(e) => {
+        if (!onFeature || e.button !== 0) return;
+        e.currentTarget.setPointerCapture(e.pointerId);
+        onFeature({ from: placeOf(e), to: placeOf(e) });
+      }}
+      onPointerMove={(e) => {
+        if (onFeature && feature && e.buttons === 1) onFeature({ from: feature.from, to: placeOf(e) });
+      }}
+    >
       <MatGrid />
       <HoopCloth hoop={hoop} hex={clothColour(job)} />
       <HoopRing hoop={hoop} />
@@ -51,6 +81,22 @@ export function HoopView({ job, survey, marked, onMark, place, onPlace }: Props)
         />
       )}
       {survey && <PlaceMarks places={survey.places} marked={place} onMark={onPlace} />}
+      {feature && (
+        <g pointerEvents="none" data-testid="feature">
+          <path
+            d={`M${feature.from.x},${feature.from.y} L${feature.to.x},${feature.to.y}`}
+            stroke="#1d282c"
+            strokeWidth={6}
+            vectorEffect="non-scaling-stroke"
+          />
+          <path
+            d={`M${feature.from.x},${feature.from.y} L${feature.to.x},${feature.to.y}`}
+            stroke="#f2c230"
+            strokeWidth={3.5}
+            vectorEffect="non-scaling-stroke"
+          />
+        </g>
+      )}
       {survey && <SizeTape width={survey.widthMm} y={Math.min(hoop.height / 2 + 5, survey.heightMm / 2 + 3)} />}
     </svg>
   );

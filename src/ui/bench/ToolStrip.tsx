@@ -24,6 +24,7 @@ import { takeTool, useTool, type ToolName } from '@/store/toolStore';
 import { useView } from '@/store/viewStore';
 import { SignButton } from '../components/Button';
 import { fitHoop } from './benchKeys';
+import { RealSize } from './RealSize';
 
 const TOOLS: readonly { tool: ToolName; name: string; sign: ReactNode }[] = [
   { tool: 'choose', name: 'Choose (Q)', sign: <MousePointer2 size={17} /> },
@@ -72,6 +73,7 @@ export function ToolStrip() {
       <SignButton name="Whole hoop (0)" onClick={fitHoop}>
         <Maximize size={17} />
       </SignButton>
+      <RealSize />
     </div>
   );
 }
