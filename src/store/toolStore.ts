@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import type { Piece } from '@/core/document/types';
+import type { Gauge } from '@/core/editing/gauge';
 import type { Point } from '@/core/geometry/point';
 import { engine } from '@/workers/client';
 import { addPiece } from './commands';
@@ -18,6 +19,8 @@ interface ToolState {
   preview: { path: string; stitches: number } | null;
   /** The two ends of what is measured. */
   measured: { from: Point; to: Point } | null;
+  /** Local width of the shape under the pointer, while measuring. */
+  gauge: Gauge | null;
   /** The line of a cut being drawn. */
   cut: { from: Point; to: Point } | null;
   /** How far to either side of the pointer an edge is pulled along, mm. */
@@ -31,6 +34,7 @@ export const useTool = create<ToolState>(() => ({
   pointer: null,
   preview: null,
   measured: null,
+  gauge: null,
   cut: null,
   falloffMm: 8,
 }));
@@ -38,7 +42,15 @@ export const useTool = create<ToolState>(() => ({
 const isDraw = (tool: ToolName): tool is DrawKind => tool === 'run' || tool === 'satin' || tool === 'area';
 
 export function takeTool(tool: ToolName): void {
-  useTool.setState({ tool, drawing: isDraw(tool) ? newDrawing(tool) : null, pointer: null, preview: null, measured: null, cut: null });
+  useTool.setState({
+    tool,
+    drawing: isDraw(tool) ? newDrawing(tool) : null,
+    pointer: null,
+    preview: null,
+    measured: null,
+    gauge: null,
+    cut: null,
+  });
 }
 
 /** Thread of the chosen piece, else of the one sewn last. */

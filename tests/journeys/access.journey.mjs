@@ -44,6 +44,25 @@ for (const [place, ready] of [
   });
 }
 
+for (const page of ['Cloths', 'Threads', 'Schools']) {
+  test(`library, ${page.toLowerCase()}: nothing serious`, async () => {
+    await driver.get(`${app.address}/library`);
+    await (await h.findText('button', page)).click();
+    await h.find('button[aria-current="page"]');
+    assert.deepEqual(await serious(), []);
+  });
+}
+
+test('a chosen piece with all its tools open: nothing serious', async () => {
+  await driver.get(bench);
+  await h.sewn();
+  await (await h.findText('button', 'Wing')).click();
+  await (await h.find('[data-testid="shape-tools"] summary')).click();
+  await (await h.find('[data-testid="more-settings"] summary')).click();
+  await (await h.find('ol[aria-label="Layers in sewing order"] summary')).click();
+  assert.deepEqual(await serious(), []);
+});
+
 test('pieces are chosen and moved from the keyboard', async () => {
   await driver.get(bench);
   await h.sewn();

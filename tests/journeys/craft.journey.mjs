@@ -102,6 +102,24 @@ test('a box chooses what lies in it', async () => {
   await key(ESC);
 });
 
+test('pointing at a shape with the tape tells its width there', async () => {
+  await key('m');
+  // The ring is 4 mm wide from 38.5 to 42.5; one pixel of the screen is about 0.2 mm.
+  await driver
+    .actions()
+    .move(await pixel(0, -40.4))
+    .perform();
+  await h.poll('a width', async () => (await driver.findElements({ css: '[data-testid="gauge"]' })).length === 1);
+  const width = Number(await (await h.find('[data-testid="gauge"]')).getAttribute('data-width'));
+  assert.ok(width > 3.5 && width < 5.5, `${width}`);
+  await driver
+    .actions()
+    .move(await pixel(17, -17))
+    .perform();
+  await h.poll('over the limit', async () => (await (await h.find('[data-testid="gauge"]')).getAttribute('data-over')) === 'true');
+  await key('q');
+});
+
 test('the effect of a value is told before it is taken', async () => {
   await (await h.findText('button', 'Sky')).click();
   const sewn = await stitches();

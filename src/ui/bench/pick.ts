@@ -1,4 +1,5 @@
 import { useJob } from '@/store/jobStore';
+import { widthAt, type Gauge } from '@/core/editing/gauge';
 import { boundsOf, type Point } from '@/core/geometry/point';
 import { dataToRings } from '@/core/geometry/path';
 import { usePlan } from '@/store/planStore';
@@ -44,4 +45,16 @@ export function withGroups(ids: readonly string[]): string[] {
   const pieces = useJob.getState().job?.pieces ?? [];
   const groups = new Set(pieces.flatMap((p) => (p.group && ids.includes(p.id) ? [p.group] : [])));
   return [...ids, ...pieces.flatMap((p) => (p.group && groups.has(p.group) && !ids.includes(p.id) ? [p.id] : []))];
+}
+
+/** Local width of the chosen piece, or else of the piece on top, at a place on the cloth. */
+export function gaugeAt(p: Point): Gauge | null {
+  const pieces = useJob.getState().job?.pieces ?? [];
+  const { planned } = usePlan.getState();
+  const { selected } = useView.getState();
+  const widthOf = (id: string | null): Gauge | null => {
+    const data = planned?.outlines[pieces.findIndex((q) => q.id === id)];
+    return data ? widthAt(dataToRings(data), p) : null;
+  };
+  return widthOf(selected) ?? widthOf(pieceAt(p));
 }

@@ -11,7 +11,7 @@ import { toast } from 'sonner';
 import { nearestEdge } from '@/core/editing/outlines';
 import { cutPieces, pullEdge } from '@/store/shapeCommands';
 import { chosenIds, select, selectAll, toggleSelected, useView } from '@/store/viewStore';
-import { pieceAt, piecesIn, withGroups } from './pick';
+import { gaugeAt, pieceAt, piecesIn, withGroups } from './pick';
 import { pickRegion } from './regions';
 import { shapePathsOf } from './shape';
 import { slantData } from './SlantHandles';
@@ -53,6 +53,7 @@ export function useClothPointer() {
       const from = press.current;
       const at = place(e);
       if (!from) {
+        if (tool === 'measure') useTool.setState({ gauge: gaugeAt(at) });
         aimAt({ at, constrain: e.shiftKey, snapMm: snapMm() });
         return;
       }
