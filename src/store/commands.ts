@@ -1,5 +1,15 @@
 import { briefSchema } from '@/core/document/schema';
-import type { ArtAnswer, ArtAnswerKind, ArtPlaceKind, Brief, Job, Piece, PieceKindName, PieceSettings } from '@/core/document/types';
+import type {
+  ArtAnswer,
+  ArtAnswerKind,
+  ArtPlaceKind,
+  Brief,
+  Job,
+  Piece,
+  PieceKindName,
+  PieceSettings,
+  Thread,
+} from '@/core/document/types';
 import type { Survey } from '@/workers/protocol';
 import { original } from 'immer';
 import { transformedPiece } from '@/core/editing/transform';
@@ -43,6 +53,24 @@ export function withSettings(settings: PieceSettings, patch: { [K in keyof Piece
 export function setThreads(ids: readonly string[], thread: string): void {
   change(ids.length > 1 ? `Change thread of ${ids.length} pieces` : 'Change thread', (job) => {
     for (const piece of job.pieces) if (ids.includes(piece.id)) piece.thread = thread;
+  });
+}
+
+/** Id of a thread in a job that is being changed; one of the same code counts as the same, else it is added. */
+export function threadIn(job: Job, thread: Omit<Thread, 'id'>): string {
+  const known = job.threads.find((t) => t.code === thread.code);
+  if (known) return known.id;
+  let n = job.threads.length + 1;
+  while (job.threads.some((t) => t.id === `t${n}`)) n++;
+  job.threads.push({ ...thread, id: `t${n}` });
+  return `t${n}`;
+}
+
+/** Gives pieces a thread that the job may not have yet. */
+export function setToThread(ids: readonly string[], thread: Omit<Thread, 'id'>): void {
+  change(`Sew in ${thread.name}`, (job) => {
+    const id = threadIn(job, thread);
+    for (const piece of job.pieces) if (ids.includes(piece.id)) piece.thread = id;
   });
 }
 

@@ -4,7 +4,7 @@ import { cutPiece, extendEdge, joinPieces, offsetOutline, simplifiedOutline } fr
 import { transformedPiece } from '@/core/editing/transform';
 import type { Matrix } from '@/core/geometry/path';
 import type { Point } from '@/core/geometry/point';
-import { freeId } from './commands';
+import { freeId, threadIn } from './commands';
 import { useJob } from './jobStore';
 
 const pieces = (): readonly Piece[] => useJob.getState().job?.pieces ?? [];
@@ -146,14 +146,7 @@ export function addPieces(made: readonly Piece[], thread: Thread, label: string)
   const taken = new Set(pieces().map((p) => p.id));
   const ids = made.map(() => freeId(taken));
   useJob.getState().change(label, (job) => {
-    const known = job.threads.find((t) => t.code === thread.code);
-    let threadId = known?.id;
-    if (threadId === undefined) {
-      let n = job.threads.length + 1;
-      while (job.threads.some((t) => t.id === `t${n}`)) n++;
-      threadId = `t${n}`;
-      job.threads.push({ ...thread, id: threadId });
-    }
+    const threadId = threadIn(job, thread);
     made.forEach((piece, i) => job.pieces.push({ ...piece, id: ids[i]!, thread: threadId }));
   });
   return ids;

@@ -3,15 +3,15 @@ import { Trash2, X } from 'lucide-react';
 import { KIND_WORDS } from '@/core/document/words';
 import type { Job } from '@/core/document/types';
 import type { ResolvedSettings } from '@/core/pieces/resolve';
-import { copySettings, removePieces, setThreads } from '@/store/commands';
+import { copySettings, removePieces } from '@/store/commands';
 import { usePlan } from '@/store/planStore';
 import { select, selectAll, useView } from '@/store/viewStore';
 import { Button, SignButton } from '../components/Button';
-import { Choice } from '../components/Choice';
 import { Arrange } from './Arrange';
 import { mergedSettings } from './merged';
 import { ShapeTools } from './ShapeTools';
 import { Settings } from './Settings';
+import { ThreadChoice } from './ThreadChoice';
 
 /** Several pieces at once: what they share, with mixed values shown, set for all in one step. */
 export function ManyCard({ job }: { job: Job }) {
@@ -42,15 +42,7 @@ export function ManyCard({ job }: { job: Job }) {
         </SignButton>
       </div>
       <div className="mt-3">
-        <Choice
-          label="Thread of all"
-          value={threads.size === 1 ? first.thread : ''}
-          options={[
-            ...(threads.size === 1 ? [] : [{ value: '', name: `Mixed: ${threads.size} threads` }]),
-            ...job.threads.map((t, i) => ({ value: t.id, name: `${i + 1} ${t.name} (${t.code})` })),
-          ]}
-          onChange={(t) => t && setThreads(ids, t)}
-        />
+        <ThreadChoice job={job} ids={ids} value={threads.size === 1 ? first.thread : ''} mixed={`Mixed: ${threads.size} threads`} />
       </div>
       <Button dense className="mt-2" onClick={() => copySettings(first.id, ids)}>
         Settings of ‘{first.name}’ to all

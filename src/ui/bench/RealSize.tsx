@@ -1,5 +1,4 @@
 'use client';
-import { Scan } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { keepPreference, preference } from '@/platform/storage';
@@ -33,7 +32,7 @@ export function RealSize() {
         onClick={(e) => (e.altKey ? setOpen(true) : void show())}
         data-testid="real-size"
       >
-        <Scan size={17} />
+        <span className="figures text-xs font-semibold">1:1</span>
       </SignButton>
       <Dialog.Root open={open} onOpenChange={setOpen}>
         <Dialog.Portal>

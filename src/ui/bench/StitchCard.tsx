@@ -4,7 +4,7 @@ import { clothColour } from '@/core/drawing/picture';
 import type { Job, Piece } from '@/core/document/types';
 import { KIND_WORDS } from '@/core/document/words';
 import type { PlannedPiece } from '@/core/plan/plan';
-import { possibleKinds, setKind, setThreads } from '@/store/commands';
+import { possibleKinds, setKind } from '@/store/commands';
 import { usePlan } from '@/store/planStore';
 import { useView } from '@/store/viewStore';
 import { Choice } from '../components/Choice';
@@ -17,6 +17,7 @@ import { PieceList } from './PieceList';
 import { PieceName } from './PieceName';
 import { ShapeTools } from './ShapeTools';
 import { Settings } from './Settings';
+import { ThreadChoice } from './ThreadChoice';
 
 /** The chosen piece, or the sewing order when none is chosen. */
 export function StitchCard({ job }: { job: Job }) {
@@ -51,14 +52,7 @@ function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: Plan
         />
         <div className="flex items-center gap-2">
           {thread && <Swatch hex={thread.hex} number={job.threads.indexOf(thread) + 1} title={thread.name} />}
-          <Choice
-            label="Thread"
-            hideLabel
-            className="min-w-0 flex-1"
-            value={piece.thread}
-            options={job.threads.map((t, i) => ({ value: t.id, name: `${i + 1} ${t.name} (${t.code})` }))}
-            onChange={(t) => setThreads([piece.id], t)}
-          />
+          <ThreadChoice job={job} ids={[piece.id]} value={piece.thread} />
         </div>
       </div>
       <Arrange />

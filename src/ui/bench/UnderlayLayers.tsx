@@ -1,5 +1,5 @@
 'use client';
-import { ArrowUp, CopyPlus } from 'lucide-react';
+import { ArrowUp, ChevronRight, CopyPlus } from 'lucide-react';
 import { LAYER_RANGES } from '@/core/document/ranges';
 import type { PieceKindName, UnderlayKind, UnderlayLayer } from '@/core/document/types';
 import { UNDERLAY_WORDS } from '@/core/document/words';
@@ -40,6 +40,7 @@ export function UnderlayLayers({ kind, layers, units, onChange }: Props) {
         <li key={i} className="border-b border-hairline">
           <details>
             <summary className="flex h-7 cursor-pointer items-center gap-1.5">
+              <ChevronRight size={13} aria-hidden="true" className="shrink-0 in-open:rotate-90" />
               <span className="figures text-quiet">{i + 1}</span>
               <span className="min-w-0 flex-1 truncate">{UNDERLAY_WORDS[layer.kind]}</span>
               <span className="figures text-xs text-quiet">
