@@ -74,7 +74,12 @@ function sewInterior(out: StitchBuffer, mesh: RowMesh, { a, b, v, phase, length 
   const first = Math.ceil((a + ROW_END_CLEAR_MM - phase) / length);
   const last = Math.floor((b - ROW_END_CLEAR_MM - phase) / length);
   const step = fromLeft ? 1 : -1;
-  for (let k = fromLeft ? first : last; k >= first && k <= last; k += step) {
+  let k = fromLeft ? first : last;
+  // A row that begins farther in, so that the step to it is long enough, may come too near to its first penetration.
+  const here = out.last();
+  const u0 = k * length + phase;
+  if (here && k >= first && k <= last && distance(here, fromUV(mesh.frame, u0, v)) < SHORTEST_STITCH_MM) k += step;
+  for (; k >= first && k <= last; k += step) {
     const u = k * length + phase;
     out.push(u * c - v * s, u * s + v * c, role);
   }
