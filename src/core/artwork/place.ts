@@ -1,4 +1,5 @@
-import { clean, intersect, strokeArea, unite } from '../geometry/area';
+import { clean, intersect, unite } from '../geometry/area';
+import { strokeOf } from '../geometry/stroke';
 import { flatten, flattenSubpath, transformPath, type Matrix, type Path } from '../geometry/path';
 import { boundsOf, type Area, type Bounds, type Line } from '../geometry/point';
 import { InputError } from '../document/errors';
@@ -59,7 +60,7 @@ function placeItem(item: ArtItem, m: Matrix, scale: number): PlacedItem {
   const widthMm = item.stroke.width * scale;
   const lines = strokeLines(path);
   const shape = { widthMm, cap, join, miterLimit };
-  const area = unite(...lines.map((l) => strokeArea([l.points], l.closed, shape)));
+  const area = unite(...path.map((s) => strokeOf(s, shape)));
   return { ...common, area: within(area), stroke: { lines, widthMm, cap, join }, clipped: clips.length > 0 };
 }
 

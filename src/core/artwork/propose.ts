@@ -1,9 +1,10 @@
 import type { Resolved } from '../document/resolved';
 import { recipeOf } from '../cloth/recipes';
 import type { ClothKey, JobSettings, Piece, PieceKindName } from '../document/types';
-import { clean, strokeArea } from '../geometry/area';
+import { unite } from '../geometry/area';
 import { sharpestTurn } from '../geometry/line';
-import { dataToRings, ringsToData } from '../geometry/path';
+import { dataToRings, parsePath, ringsToData } from '../geometry/path';
+import { strokeOf } from '../geometry/stroke';
 import { distance, type Area } from '../geometry/point';
 import { coverageOf } from '../plan/coverage';
 import { StitchBuffer } from '../plan/buffer';
@@ -109,9 +110,8 @@ const round3 = (v: number): number => Math.round(v * 1000) / 1000;
 /** The area that a region paints by itself. */
 export function paintedBy(region: Region): Area {
   if (!region.stroke || region.area.length > 0) return region.area;
-  const closed = /Z\s*$/i.test(region.data);
   const { widthMm, cap, join } = region.stroke;
-  return clean(strokeArea(dataToRings(region.data), closed, { widthMm, cap, join, miterLimit: 4 }), 'nonzero');
+  return unite(...parsePath(region.data).map((s) => strokeOf(s, { widthMm, cap, join, miterLimit: 4 })));
 }
 
 const trial = <T>(value: T): Resolved<T> => ({ value, from: 'rule', why: 'trial' });

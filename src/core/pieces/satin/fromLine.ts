@@ -1,7 +1,7 @@
 import { strokeArea } from '../../geometry/area';
 import { calmTangents, lineLength, resample, sharpestTurn, smooth, withoutRepeats } from '../../geometry/line';
 import type { Corners } from '../../document/types';
-import { add, distance, scale, sub, unit, type Line, type Point } from '../../geometry/point';
+import { add, distance, scale, sub, unit, type Area, type Line, type Point } from '../../geometry/point';
 import { PI, sin, cos } from '../../units/trig';
 import { OVERLAP_MM, SAME_POINT_MM } from '../../units/tolerances';
 import { CAP_LAP_MM, capColumn, mitred, splitAtCorners, type Stretch } from './corners';
@@ -17,6 +17,13 @@ export interface StrokeSpec {
   corners?: Corners;
 }
 
+export interface DrawnLine {
+  points: Line;
+  closed: boolean;
+  /** What the stroke paints, when the curves of the line are known; else joins are made wherever the points turn. */
+  painted?: Area;
+}
+
 /** Sampling of a column's middle, mm. */
 const STEP_MM = 0.12;
 /** A turn sharper than this, radians, ends one column and begins the next (about 42°). */
@@ -28,11 +35,11 @@ const TURNS_TO_RAD = 2;
  * Columns along strokes: one for each stretch between sharp corners. What happens at a corner is the person's choice:
  * one column that turns, two that butt with an overlap, two that meet on the mitre line, or a cap under both.
  */
-export function networkFromLines(lines: readonly { points: Line; closed: boolean }[], spec: StrokeSpec): ColumnNetwork {
+export function networkFromLines(lines: readonly DrawnLine[], spec: StrokeSpec): ColumnNetwork {
   const columns: Column[] = [];
   let node = 0;
-  for (const { points, closed } of lines) {
-    const area = strokeArea([points], closed, { ...spec, miterLimit: 4 });
+  for (const { points, closed, painted } of lines) {
+    const area = painted ?? strokeArea([points], closed, { ...spec, miterLimit: 4 });
     const made = columnsOfStroke(withoutRepeats(points, SAME_POINT_MM), closed, spec, indexEdges(area), node);
     columns.push(...made);
     for (const c of made) node = Math.max(node, c.from + 1, c.to + 1);

@@ -1,4 +1,5 @@
-import { areaOf, clean, offset, strokeArea } from '../../geometry/area';
+import { areaOf, clean, offset, unite } from '../../geometry/area';
+import { strokeOf } from '../../geometry/stroke';
 import { distance, type Area, type Point } from '../../geometry/point';
 import { outlineOf } from '../../geometry/outline';
 import { dataToRings, flattenSubpath, parsePath, ringsToData } from '../../geometry/path';
@@ -38,18 +39,17 @@ function networkOf(piece: Piece): { network: ColumnNetwork; painted: Area } | nu
     return { network: networkFromSides(a, b, slants), painted };
   }
   if (piece.line && piece.width) {
-    const lines = parsePath(piece.line).map((s) => {
-      const points = flattenSubpath(s);
-      return { points: s.closed ? [...points, points[0]!] : points, closed: s.closed };
-    });
     const spec = {
       widthMm: piece.width,
       cap: piece.cap ?? 'butt',
       join: piece.join ?? 'miter',
       corners: piece.settings.corners ?? 'butt',
     } as const;
-    const painted = lines.map((l) => strokeArea([l.closed ? l.points.slice(0, -1) : l.points], l.closed, { ...spec, miterLimit: 4 }));
-    return { network: networkFromLines(lines, spec), painted: clean(painted.flat(), 'nonzero') };
+    const lines = parsePath(piece.line).map((s) => {
+      const points = flattenSubpath(s);
+      return { points: s.closed ? [...points, points[0]!] : points, closed: s.closed, painted: strokeOf(s, { ...spec, miterLimit: 4 }) };
+    });
+    return { network: networkFromLines(lines, spec), painted: unite(...lines.map((l) => l.painted)) };
   }
   if (!piece.area) return null;
   const outline = outlineOf(piece.area);
