@@ -58,6 +58,15 @@ export class StitchBuffer {
     return n === 0 ? null : { x: this.xs[n - 1]!, y: this.ys[n - 1]! };
   }
 
+  /** Place of the last event as plain numbers; there must be one. */
+  lastX(): number {
+    return this.xs[this.length - 1]!;
+  }
+
+  lastY(): number {
+    return this.ys[this.length - 1]!;
+  }
+
   /** Command of an event counted from the end (-1 is the last); -1 when there is none. */
   commandAt(fromEnd: number): number {
     const i = this.length + fromEnd;

@@ -1,7 +1,6 @@
-import { distance, mix, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../plan/buffer';
 import { SHORTEST_STITCH_MM } from '../../units/tolerances';
-import { crossingAt, widenRow, type Track } from './track';
+import { rowAt, rowScratch, type RowScratch, type Track } from './track';
 
 export interface ColumnCover {
   /** Distance between successive penetrations on the outer side, mm. */
@@ -31,57 +30,75 @@ export function sewColumn(out: StitchBuffer, track: Track, backwards: boolean, c
   const first = Math.ceil(track.advance[0]! / half - 1e-9);
   const last = Math.floor(track.advance[track.advance.length - 1]! / half + 1e-9);
   let hint = backwards ? track.advance.length - 1 : 1;
+  const row = rowScratch();
   for (let n = 0; n <= last - first; n++) {
     const k = backwards ? last - n : first + n;
-    const { crossing, index } = crossingAt(track, k * half, hint);
-    hint = index;
-    const [left, right] = widenRow(
-      crossing.left,
-      crossing.right,
-      widened(cover.widenMm[0], crossing.leftPace),
-      widened(cover.widenMm[1], crossing.rightPace),
-      cover.leastWidthMm,
-    );
-    const onLeft = ((k % 2) + 2) % 2 === 0;
-    const inner = onLeft ? crossing.leftPace : crossing.rightPace;
+    hint = rowAt(track, k * half, hint, row);
+    widen(row, cover);
+    const onLeft = k % 2 === 0;
+    const inner = onLeft ? row.leftPace : row.rightPace;
     // Rows that are meant to lie this near on a straight are not crowded.
     const pace = inner < TURNING ? inner * cover.spacingMm : Infinity;
-    const target = shortened(onLeft ? left : right, onLeft ? right : left, pace, Math.floor(k / 2));
-    splitTowards(out, target, cover.splitMm, k, role);
-    if (n === 0) out.pushClear(target.x, target.y, role, SHORTEST_STITCH_MM);
-    else out.push(target.x, target.y, role);
+    const back = pace >= CROWDED_MM ? 0 : heldBack(lengthOf(row), pace, Math.floor(k / 2));
+    const [x, y] = onLeft ? [row.leftX, row.leftY] : [row.rightX, row.rightY];
+    const tx = back > 0 ? x + ((onLeft ? row.rightX : row.leftX) - x) * back : x;
+    const ty = back > 0 ? y + ((onLeft ? row.rightY : row.leftY) - y) * back : y;
+    splitTowards(out, tx, ty, cover.splitMm, k, role);
+    if (n === 0) out.pushClear(tx, ty, role, SHORTEST_STITCH_MM);
+    else out.push(tx, ty, role);
   }
+}
+
+function lengthOf(row: RowScratch): number {
+  const dx = row.rightX - row.leftX;
+  const dy = row.rightY - row.leftY;
+  return Math.sqrt(dx * dx + dy * dy);
+}
+
+/** Moves both ends of a row outward and keeps the least width between them. */
+function widen(row: RowScratch, cover: ColumnCover): void {
+  const leftMm = widened(cover.widenMm[0], row.leftPace);
+  const rightMm = widened(cover.widenMm[1], row.rightPace);
+  const length = lengthOf(row);
+  const lack = Math.max(0, cover.leastWidthMm - (length + leftMm + rightMm)) / 2;
+  const ux = length > 0 ? (row.rightX - row.leftX) / length : 1;
+  const uy = length > 0 ? (row.rightY - row.leftY) / length : 0;
+  row.leftX -= ux * (leftMm + lack);
+  row.leftY -= uy * (leftMm + lack);
+  row.rightX += ux * (rightMm + lack);
+  row.rightY += uy * (rightMm + lack);
 }
 
 /** Where rows converge on the inside of a turn there is nothing to widen: their ends would cross into the other arm. */
 const widened = (mm: number, pace: number): number => (mm <= 0 ? mm : mm * Math.min(1, Math.max(0, (pace - 0.1) / 0.3)));
 
-/** On the inside of a turn every second penetration stays back, and two of three where even those would crowd. */
-function shortened(own: Point, other: Point, gapMm: number, ordinal: number): Point {
-  if (gapMm >= CROWDED_MM) return own;
+/**
+ * How far a penetration stays back from its end, as a share of the row: on the inside of a turn every second one does,
+ * and two of three where even those would crowd.
+ */
+function heldBack(width: number, gapMm: number, ordinal: number): number {
   const third = ((ordinal % 3) + 3) % 3;
   const depth = gapMm < 0.02 ? third + 0.5 : gapMm < CROWDED_MM / 2 ? third : ((ordinal % 2) + 2) % 2;
-  if (depth === 0) return own;
-  const width = distance(own, other);
-  if (width < 1.4) return own;
+  if (depth === 0 || width < 1.4) return 0;
   // Barely crowded rows stay back a little only, so that no notch shows where shortening sets in.
   const need = Math.min(1, Math.max(0.4, (CROWDED_MM - gapMm) / (CROWDED_MM / 3)));
-  return mix(own, other, Math.min(SHORTEN, MOST_SHORTENED_MM / width) * depth * need);
+  return Math.min(SHORTEN, MOST_SHORTENED_MM / width) * depth * need;
 }
 
 /** Interior penetrations of a row that is too long for one stitch, staggered from row to row so that no line forms. */
-function splitTowards(out: StitchBuffer, target: Point, limit: number, ordinal: number, role: number): void {
-  const here = out.last();
-  if (!here) return;
-  const length = distance(here, target);
-  if (length <= limit) return;
-  const parts = Math.ceil((length * 1.2) / limit);
+function splitTowards(out: StitchBuffer, x: number, y: number, limit: number, ordinal: number, role: number): void {
+  if (out.length === 0) return;
+  const fromX = out.lastX();
+  const fromY = out.lastY();
+  const [dx, dy] = [x - fromX, y - fromY];
+  const square = dx * dx + dy * dy;
+  if (square <= limit * limit) return;
+  const parts = Math.ceil((Math.sqrt(square) * 1.2) / limit);
   const turn = ((ordinal % 4) + 4) % 4;
   // Places count from the left side whichever way the row runs, so that four neighbouring rows have four of them.
   const shift = (turn - 1.5) * (turn % 2 === 0 ? -1 : 1);
   for (let i = 1; i < parts; i++) {
     const t = (i + shift * 0.12) / parts;
-    const p = mix(here, target, t);
-    out.push(p.x, p.y, role);
+    out.push(fromX + dx * t, fromY + dy * t, role);
   }
 }

@@ -33,10 +33,14 @@ function shortened(track: Track, before: number, after: number): Track {
   const b = crossingAt(track, last, n - 1);
   if (b.index <= a.index) return track;
   const inner = sliceTrack(track, a.index, b.index - 1);
+  const advance = new Float64Array(inner.advance.length + 2);
+  advance[0] = first;
+  advance.set(inner.advance, 1);
+  advance[advance.length - 1] = last;
   return {
     left: [a.crossing.left, ...inner.left, b.crossing.left],
     right: [a.crossing.right, ...inner.right, b.crossing.right],
-    advance: Float64Array.from([first, ...inner.advance, last]),
+    advance,
   };
 }
 

@@ -64,22 +64,54 @@ export interface Crossing {
   rightPace: number;
 }
 
-/** The row at a given advance. `hint` is an index near it; the returned index serves the next call. */
-export function crossingAt(track: Track, advance: number, hint: number): { crossing: Crossing; index: number } {
-  const n = track.advance.length;
+/** A row as plain numbers, kept and filled anew for row after row: a cover has hundreds of thousands of them. */
+export interface RowScratch {
+  leftX: number;
+  leftY: number;
+  rightX: number;
+  rightY: number;
+  leftPace: number;
+  rightPace: number;
+}
+
+export const rowScratch = (): RowScratch => ({ leftX: 0, leftY: 0, rightX: 0, rightY: 0, leftPace: 1, rightPace: 1 });
+
+/** Fills `row` with the row at a given advance. `hint` is an index near it; the returned index serves the next call. */
+export function rowAt(track: Track, advance: number, hint: number, row: RowScratch): number {
+  const { advance: along, left, right } = track;
+  const n = along.length;
   let i = Math.min(Math.max(1, hint), n - 1);
-  while (i < n - 1 && track.advance[i]! < advance) i++;
-  while (i > 1 && track.advance[i - 1]! > advance) i--;
-  const span = track.advance[i]! - track.advance[i - 1]!;
-  const t = span > 0 ? Math.min(1, Math.max(0, (advance - track.advance[i - 1]!) / span)) : 0;
-  const left = mix(track.left[i - 1]!, track.left[i]!, t);
-  const right = mix(track.right[i - 1]!, track.right[i]!, t);
-  const row = unit(sub(right, left));
-  if (!(span > 0)) return { crossing: { left, right, leftPace: 1, rightPace: 1 }, index: i };
-  const a = cross(sub(track.left[i]!, track.left[i - 1]!), row);
-  const b = cross(sub(track.right[i]!, track.right[i - 1]!), row);
-  const onward = a + b < 0 ? -span : span;
-  return { crossing: { left, right, leftPace: a / onward, rightPace: b / onward }, index: i };
+  while (i < n - 1 && along[i]! < advance) i++;
+  while (i > 1 && along[i - 1]! > advance) i--;
+  const span = along[i]! - along[i - 1]!;
+  const t = span > 0 ? Math.min(1, Math.max(0, (advance - along[i - 1]!) / span)) : 0;
+  const [a, b] = [left[i - 1]!, right[i - 1]!];
+  const [ax, ay] = [left[i]!.x - a.x, left[i]!.y - a.y];
+  const [bx, by] = [right[i]!.x - b.x, right[i]!.y - b.y];
+  row.leftX = a.x + ax * t;
+  row.leftY = a.y + ay * t;
+  row.rightX = b.x + bx * t;
+  row.rightY = b.y + by * t;
+  row.leftPace = 1;
+  row.rightPace = 1;
+  if (!(span > 0)) return i;
+  const ux = row.rightX - row.leftX;
+  const uy = row.rightY - row.leftY;
+  const length = Math.sqrt(ux * ux + uy * uy);
+  const pa = length > 0 ? (ax * uy - ay * ux) / length : -ay;
+  const pb = length > 0 ? (bx * uy - by * ux) / length : -by;
+  const onward = pa + pb < 0 ? -span : span;
+  row.leftPace = pa / onward;
+  row.rightPace = pb / onward;
+  return i;
+}
+
+/** The row at a given advance as points; see `rowAt`. */
+export function crossingAt(track: Track, advance: number, hint: number): { crossing: Crossing; index: number } {
+  const row = rowScratch();
+  const index = rowAt(track, advance, hint, row);
+  const { leftX, leftY, rightX, rightY, leftPace, rightPace } = row;
+  return { crossing: { left: { x: leftX, y: leftY }, right: { x: rightX, y: rightY }, leftPace, rightPace }, index };
 }
 
 /** Moves the ends of a row outward by `leftMm` and `rightMm` (inward when negative) and keeps at least `least` mm between them. */

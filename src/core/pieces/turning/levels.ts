@@ -71,8 +71,13 @@ function blend(crowding: number): number {
   return t * t * (3 - 2 * t);
 }
 
+interface RowPlan {
+  depth: number;
+  shifts: number[];
+}
+
 /** How deep into crowded parts a row goes on, and how it moves at each thinning, in rows. */
-function planOf(row: number): { depth: number; shifts: number[] } {
+function planOf(row: number): RowPlan {
   const shifts: number[] = [];
   let index = row;
   let unit = 1;
@@ -100,6 +105,12 @@ export function levelRows(field: RowField, levels: Levels): LevelRow[] {
   const { grid } = field;
   const crowd = field.steep.map((v) => levels.crowding(v));
   const segments = new Map<number, Segments>();
+  const plans = new Map<number, RowPlan>();
+  const planFor = (row: number): RowPlan => {
+    const known = plans.get(row) ?? planOf(row);
+    plans.set(row, known);
+    return known;
+  };
   for (let y = 0; y < grid.ny - 1; y++) {
     for (let x = 0; x < grid.nx - 1; x++) {
       const i = y * grid.nx + x;
@@ -110,12 +121,12 @@ export function levelRows(field: RowField, levels: Levels): LevelRow[] {
       const margin = reachAt(Math.max(...c));
       const low = Math.ceil(Math.min(...phi) / levels.step - PHASE - margin);
       const high = Math.floor(Math.max(...phi) / levels.step - PHASE + margin);
-      for (let row = low; row <= high && segments.size < MOST_ROWS; row++) cross(segments, row, phi, c, at, levels.step);
+      for (let row = low; row <= high && segments.size < MOST_ROWS; row++) cross(segments, row, planFor(row), phi, c, at, levels.step);
     }
   }
   const rows = [...segments.keys()].sort((a, b) => a - b);
   return rows.flatMap((row) => {
-    const { depth } = planOf(row);
+    const { depth } = planFor(row);
     return chains(segments.get(row)!, (edge) => placeOf(field, edge)).flatMap((points) =>
       whileAllowed(points, (p) => valueAt(grid, crowd, p) < depth + CLOSED, row),
     );
@@ -132,17 +143,21 @@ interface Segments {
 function cross(
   segments: Map<number, Segments>,
   row: number,
+  plan: RowPlan,
   phi: readonly number[],
   crowd: readonly number[],
   nodes: readonly number[],
   step: number,
 ): void {
-  const { shifts } = planOf(row);
-  const value = [0, 1, 2, 3].map((k) => {
+  const { shifts } = plan;
+  const value = [0, 0, 0, 0];
+  for (let k = 0; k < 4; k++) {
     let level = row;
-    shifts.forEach((shift, depth) => (level += shift * blend(crowd[k]! - depth)));
-    return phi[k]! - (level + PHASE) * step;
-  });
+    const deepest = Math.min(shifts.length - 1, crowd[k]! + ZONE);
+    for (let depth = 0; depth <= deepest; depth++) level += shifts[depth]! * blend(crowd[k]! - depth);
+    value[k] = phi[k]! - (level + PHASE) * step;
+  }
+  if (value[0]! > 0 === value[1]! > 0 && value[1]! > 0 === value[2]! > 0 && value[2]! > 0 === value[3]! > 0) return;
   const hits: [number, number][] = [];
   // Cell edges: top, right, bottom, left, each as the node it starts from, its direction, and the two corners it joins.
   const edges: [number, number, number, number][] = [
@@ -160,11 +175,17 @@ function cross(
   segments.set(row, made);
   const join = (p: [number, number], q: [number, number]): void => {
     for (const [key, t] of [p, q]) made.at.set(key, t);
-    made.next.set(p[0], [...(made.next.get(p[0]) ?? []), q[0]]);
-    made.next.set(q[0], [...(made.next.get(q[0]) ?? []), p[0]]);
+    link(made.next, p[0], q[0]);
+    link(made.next, q[0], p[0]);
   };
   join(hits[0]!, hits[1]!);
   if (hits.length === 4) join(hits[2]!, hits[3]!);
+}
+
+function link(next: Map<number, number[]>, from: number, to: number): void {
+  const known = next.get(from);
+  if (known) known.push(to);
+  else next.set(from, [to]);
 }
 
 function placeOf(field: RowField, edge: [number, number]): Point {
