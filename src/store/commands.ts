@@ -12,6 +12,7 @@ import type {
 } from '@/core/document/types';
 import type { Survey } from '@/workers/protocol';
 import { original } from 'immer';
+import { repeatedAsOne } from '@/core/editing/repeat';
 import { transformedPiece } from '@/core/editing/transform';
 import type { Matrix } from '@/core/geometry/path';
 import { useJob } from './jobStore';
@@ -173,6 +174,23 @@ export function copyPieces(ids: readonly string[], label: string, maps: readonly
   return made;
 }
 
+/**
+ * Repeats pieces under the maps and grows those that touch into one, in one step.
+ * @returns ids of all that came of it
+ */
+export function repeatJoined(ids: readonly string[], label: string, maps: readonly Matrix[]): string[] {
+  const pieces = useJob.getState().job?.pieces ?? [];
+  const made = new Map(pieces.filter((p) => ids.includes(p.id) && !p.locked).map((p) => [p.id, repeatedAsOne(p, maps)]));
+  const taken = new Set(pieces.map((p) => p.id));
+  const named = new Map(
+    [...made].map(([id, parts]) => [id, parts.map((p, k) => (k === 0 ? p : { ...p, id: freeId(taken), name: `${p.name} ${k + 1}` }))]),
+  );
+  change(label, (job) => {
+    job.pieces = job.pieces.flatMap((p) => named.get(p.id) ?? [p]);
+  });
+  return [...named.values()].flatMap((parts) => parts.map((p) => p.id));
+}
+
 export function removePieces(ids: readonly string[]): void {
   change(ids.length > 1 ? `Remove ${ids.length} pieces` : 'Remove piece', (job) => {
     job.pieces = job.pieces.filter((p) => !ids.includes(p.id));
@@ -180,7 +198,7 @@ export function removePieces(ids: readonly string[]): void {
 }
 
 /** What was decided in the size report, as one text to compare; empty for nothing. */
-export const answersKey = (job: Job): string =>
+const answersKey = (job: Job): string =>
   (job.artwork[0]?.answers ?? []).map((a) => `${a.place} ${a.answer} ${a.at[0].toFixed(3)} ${a.at[1].toFixed(3)}`).join('; ');
 
 /** Puts the pieces of a survey of the artwork into the job, in place of those it had. */
@@ -229,5 +247,38 @@ export function changeBrief(label: string, patch: BriefPatch): string | null {
   return null;
 }
 
-/** Width or height that the pieces were made for, as the artwork's own scale tells, mm per drawing unit. */
-export const artScale = (job: Job): number => job.artwork[0]?.transform[0] ?? 0;
+/** Whether the job's pieces were made from this very survey: same drawing, size, pose and decisions. */
+export function madeFrom(job: Job, survey: Survey): boolean {
+  const art = job.artwork[0];
+  if (!art || job.pieces.length === 0 || answersKey(job) !== (art.madeWith ?? '')) return false;
+  return art.transform.every((v, i) => Math.abs(v - survey.transform[i]!) < 1e-6 * Math.max(1, Math.abs(v)));
+}
+
+/** Mirrors or turns the artwork as it lies; pieces on the bench stay until they are made again. */
+export function poseArtwork(label: string, pose: { turn: number; mirror: boolean }): void {
+  change(label, (job) => {
+    const art = job.artwork[0];
+    if (!art) return;
+    const turn = ((pose.turn % 360) + 360) % 360;
+    if (turn === 0) delete art.turn;
+    else art.turn = turn;
+    if (pose.mirror) art.mirror = true;
+    else delete art.mirror;
+  });
+}
+
+/** Lays another drawing under the job; its pieces stay as they are. Decisions of the size report were the old drawing's. */
+export function replaceArtwork(file: string, svg: string): void {
+  const { artwork, job } = useJob.getState();
+  if (!job) return;
+  let name = file;
+  for (let n = 2; artwork[name] !== undefined && artwork[name] !== svg; n++) name = file.replace(/(\.[^.]*)?$/, ` ${n}$1`);
+  useJob.setState({ artwork: { ...artwork, [name]: svg } });
+  change('Replace the artwork', (draft) => {
+    const was = draft.artwork[0];
+    draft.artwork = [{ id: was?.id ?? 'a1', file: name, transform: [...NOTHING_MADE], locked: true, madeWith: 'another drawing' }];
+  });
+}
+
+/** Stands for 'no piece was made from this drawing'. */
+const NOTHING_MADE = [1, 0, 0, 1, 0, 0] as const;

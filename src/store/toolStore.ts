@@ -8,7 +8,7 @@ import { aimed, lineDone, newDrawing, pieceDrawn, placed, tookBack, type Drawing
 import { useJob } from './jobStore';
 import { useView } from './viewStore';
 
-export type ToolName = 'choose' | 'nodes' | 'slants' | 'ends' | 'cut' | 'edge' | 'regions' | 'measure' | DrawKind;
+export type ToolName = 'choose' | 'nodes' | 'slants' | 'ends' | 'cut' | 'edge' | 'regions' | 'measure' | 'guides' | DrawKind;
 
 interface ToolState {
   tool: ToolName;

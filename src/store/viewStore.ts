@@ -15,6 +15,8 @@ interface ViewState {
   showArtwork: boolean;
   showHoop: boolean;
   look: Look;
+  /** Guides and centre lines are drawn. */
+  showGuides: boolean;
   /** Pieces that are not shown for now. */
   hidden: readonly string[];
   /** How neighbours overlap is marked where they meet. */
@@ -34,6 +36,7 @@ export const useView = create<ViewState>(() => ({
   showArtwork: true,
   showHoop: true,
   look: 'thread',
+  showGuides: false,
   hidden: [],
   showMeetings: false,
   box: null,

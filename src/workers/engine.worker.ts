@@ -8,7 +8,8 @@ import { readBundle } from '@/core/formats/bundle';
 import { writePng } from '@/core/formats/png';
 import { EXPORTS } from '@/core/formats/registry';
 import { GALLERY, jobOfSample, SAMPLE_BOX } from '@/core/gallery/samples';
-import { ringsToData } from '@/core/geometry/path';
+import { apply, inverse, ringsToData } from '@/core/geometry/path';
+import type { Point } from '@/core/geometry/point';
 import { simplify } from '@/core/geometry/area';
 import { prepareShape } from '@/core/pieces/registry';
 import { Planner } from '@/core/plan/build';
@@ -39,10 +40,10 @@ function survey(request: SurveyRequest, progress: (done: number) => void): Surve
   }));
   const { specks, hidden, shading } = report;
   const answers = request.answers ?? [];
-  const unit = art.matrix[0];
+  const back = inverse(art.matrix);
   const places = sizePlaces(drawn).map((place): PlaceView => ({
     ...place,
-    drawingAt: [(place.at.x - art.matrix[4]) / unit, (place.at.y - art.matrix[5]) / unit],
+    drawingAt: pairOf(apply(back, place.at)),
     answer: answerFor(place, answers, art.matrix),
   }));
   return {
@@ -60,6 +61,8 @@ function survey(request: SurveyRequest, progress: (done: number) => void): Surve
     transform: [...art.matrix],
   };
 }
+
+const pairOf = (p: Point): [number, number] => [p.x, p.y];
 
 function outlinesOf(job: Job): string[] {
   return job.pieces.map((p) => ringsToData(simplify(prepareShape(p)?.painted ?? [], OUTLINE_TOLERANCE_MM)));

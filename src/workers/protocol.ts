@@ -1,5 +1,6 @@
 import type { Look } from '@/core/drawing/looks';
 import type { ExportFormat } from '@/core/formats/registry';
+import type { ArtPose } from '@/core/artwork/pose';
 import type { SizeFacts, SizePlace } from '@/core/artwork/sizeReport';
 import type { ArtAnswer, ClothKey, Job, JobSettings, Piece, PieceKindName, Thread } from '@/core/document/types';
 import type { Meeting } from '@/core/editing/overlaps';
@@ -52,6 +53,7 @@ export interface SurveyRequest {
   cloth: ClothKey;
   settings: JobSettings;
   answers?: ArtAnswer[];
+  pose?: ArtPose;
 }
 
 export interface Planned {

@@ -2,6 +2,8 @@ import type { ArtAnswer, ClothKey, JobSettings, Piece, Thread } from '../documen
 import { nearestThreads, colourDifference } from '../cloth/threads';
 import { firstOrder } from '../route/order';
 import { readable } from './names';
+import { multiply } from '../geometry/path';
+import { posed, poseMatrix, type ArtPose } from './pose';
 import { placeArt, type PlacedArt, type WantedSize } from './place';
 import { paintedBy, proposeFor, type Proposal } from './propose';
 import { findRegions, type Region, type RegionReport } from './regions';
@@ -25,6 +27,8 @@ export interface DigitizeOptions extends WantedSize {
   cloth: ClothKey;
   settings: JobSettings;
   threadWeight?: number;
+  /** How the drawing lies; upright and unmirrored when absent. */
+  pose?: ArtPose;
   /** What was decided in the size report. */
   answers?: readonly ArtAnswer[];
   progress?: (done: number) => void;
@@ -53,7 +57,9 @@ function matchThreads(colours: readonly string[], weight: number): Map<string, T
 /** Turns a drawing into pieces in a sensible first order. Pure: the same drawing and options give the same pieces. */
 export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized {
   const progress = options.progress ?? (() => undefined);
-  const art = placeArt(doc, options);
+  const lay = poseMatrix(options.pose ?? {});
+  const placed = placeArt(posed(doc, lay), options);
+  const art = { ...placed, matrix: multiply(placed.matrix, lay) };
   progress(0.2);
   const found = findRegions(art);
   const report = { ...found, regions: applyAnswers(found.regions, options.answers ?? [], art.matrix) };

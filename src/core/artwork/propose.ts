@@ -36,9 +36,13 @@ const GENTLE_RAD = 0.5;
 /** Larger regions are measured on a coarser grid, mm². */
 const FINE_TRIAL_MM2 = 60;
 
+/** For the school that fills whatever is broad, mm. */
+const BROAD_MM = 4;
+
 /** Chooses the stitch type by width (craft §3), and tries a satin before proposing it. */
 export function proposeFor(region: Region, options: ProposeOptions): Proposal {
-  const limit = options.settings.satinLimit ?? DEFAULT_SATIN_LIMIT_MM;
+  const widest = options.settings.satinLimit ?? DEFAULT_SATIN_LIMIT_MM;
+  const limit = options.settings.broad === 'fill' ? Math.min(widest, BROAD_MM) : widest;
   if (region.stroke) return proposeStroke(region, limit, options);
   const { max } = region.width;
   const at = `${max.toFixed(1)} mm at its widest`;

@@ -1,10 +1,15 @@
-import type { Brief, ClothKey, Job, RecipeChange } from '../document/types';
+import type { Brief, ClothKey, Job, JobSettings, RecipeChange } from '../document/types';
 import { recipeOf, type ClothRecipe } from './recipes';
 
 /** The recipe that a brief is sewn by: the cloth's starting values with what the shop changed in them. */
 export function recipeFor(brief: Pick<Brief, 'cloth' | 'recipe'>): ClothRecipe {
   const base = recipeOf(brief.cloth);
   return brief.recipe ? { ...base, ...brief.recipe } : base;
+}
+
+/** The stabilizer a job is to be hooped with: the recipe's, or two tear-aways where the shop prefers them to a cutaway. */
+export function stabilizerFor(recipe: Pick<ClothRecipe, 'stabilizer'>, settings: JobSettings): string {
+  return settings.stabilizer === 'tear-away' && recipe.stabilizer.includes('cutaway') ? 'two light tear-aways' : recipe.stabilizer;
 }
 
 /** A cloth of the shop's own: a known cloth with changes. One whose id is the cloth's key stands in for that cloth. */

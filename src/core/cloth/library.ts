@@ -1,8 +1,28 @@
 import Joi from 'joi';
 import { InputError } from '../document/errors';
-import { recipeChangeSchema } from '../document/schema';
+import { jobSettingsSchema, recipeChangeSchema } from '../document/schema';
 import { CLOTH_KEYS, type Hoop, type JobSettings, type Thread } from '../document/types';
 import type { HouseRecipe } from './house';
+
+/** A needle and what it is for: thread weights from `least` (thick) to `most` (thin). */
+export interface NeedleNote {
+  size: string;
+  use: string;
+  least: number;
+  most: number;
+}
+
+/** Needles in usual use (craft §4, §5). */
+export const NEEDLES: readonly NeedleNote[] = [
+  { size: '65/9 sharp', use: 'lettering under 6 mm and sheer cloth, with thin thread', least: 50, most: 75 },
+  { size: '70/10 ballpoint', use: 'jersey: slips between the loops', least: 40, most: 60 },
+  { size: '75/11 sharp', use: 'woven cloth, felt, film', least: 30, most: 60 },
+  { size: '75/11 ballpoint', use: 'piqué and fleece', least: 30, most: 60 },
+  { size: '80/12 sharp, coated', use: 'structured caps and foam', least: 30, most: 40 },
+  { size: '80/12 ballpoint', use: 'terry and pile', least: 30, most: 40 },
+  { size: '80/12 wedge', use: 'leather and vinyl: cuts instead of tearing', least: 30, most: 40 },
+  { size: '100/16 large eye', use: 'thick thread', least: 12, most: 29 },
+];
 
 /** What the shop keeps beside its jobs: own cloths, own threads, own hoops, and how it likes to work. */
 export interface ShopLibrary {
@@ -10,11 +30,13 @@ export interface ShopLibrary {
   recipes: HouseRecipe[];
   threads: Omit<Thread, 'id'>[];
   hoops: Hoop[];
+  /** Own needles, beside the usual ones. */
+  needles: NeedleNote[];
   /** Settings that new jobs begin with. */
   school: JobSettings;
 }
 
-export const EMPTY_LIBRARY: ShopLibrary = { cobbleLibrary: 1, recipes: [], threads: [], hoops: [], school: {} };
+export const EMPTY_LIBRARY: ShopLibrary = { cobbleLibrary: 1, recipes: [], threads: [], hoops: [], needles: [], school: {} };
 
 const side = Joi.number().min(10).max(1000).required();
 
@@ -47,11 +69,18 @@ export const librarySchema = Joi.object<ShopLibrary>({
     .items(Joi.object({ width: side, height: side, shape: Joi.string().valid('rect', 'round').default('rect') }))
     .max(50)
     .default([]),
-  school: Joi.object({
-    satinLimit: Joi.number().min(2).max(12),
-    tieWhen: Joi.string().valid('trims', 'always', 'never'),
-    trimDistance: Joi.number().min(0.5).max(50),
-  }).default({}),
+  needles: Joi.array()
+    .items(
+      Joi.object<NeedleNote>({
+        size: Joi.string().min(1).max(40).required(),
+        use: Joi.string().allow('').max(200).default(''),
+        least: Joi.number().min(8).max(150).default(30),
+        most: Joi.number().min(8).max(150).default(60),
+      }),
+    )
+    .max(50)
+    .default([]),
+  school: jobSettingsSchema.default({}),
 }).unknown(true);
 
 /**
@@ -77,6 +106,7 @@ export function mergedLibrary(own: ShopLibrary, other: ShopLibrary): ShopLibrary
     recipes: by(own.recipes, other.recipes, (r) => r.id),
     threads: by(own.threads, other.threads, (t) => t.code),
     hoops: by(own.hoops, other.hoops, (h) => `${h.width} ${h.height} ${h.shape}`),
+    needles: by(own.needles, other.needles, (n) => n.size),
     school: { ...own.school, ...other.school },
   };
 }
@@ -114,6 +144,50 @@ export const SCHOOLS: readonly School[] = [
     options: [
       { value: 5, name: 'from 5 mm', why: 'shorter ones are sewn over or cut by hand' },
       { value: 2, name: 'from 2 mm', why: 'clean small lettering' },
+    ],
+  },
+  {
+    key: 'broad',
+    question: 'Logos',
+    options: [
+      { value: 'satin', name: 'Satin where the width allows', why: 'smooth and lustrous, up to the widest satin above' },
+      { value: 'fill', name: 'Fill for anything broad', why: 'over 4 mm: flat, and nothing to snag' },
+    ],
+  },
+  {
+    key: 'corners',
+    question: 'Corners of block letters',
+    options: [
+      { value: 'turn', name: 'One turning piece', why: 'the rows go round: blends better' },
+      { value: 'butt', name: 'Separate parts, butted', why: 'crisper; needs its overlap' },
+    ],
+  },
+  {
+    key: 'thinUnderlay',
+    question: 'Under letters thinner than 1.5 mm',
+    options: [
+      { value: 'none', name: 'No underlay', why: 'in so little room its thread loops out at the edges' },
+      { value: 'centre-run', name: 'A centre run', why: 'holds the cloth where it gives way' },
+    ],
+  },
+  {
+    key: 'sameColour',
+    question: 'Fills in the colour of the cloth',
+    options: [
+      {
+        value: 'light',
+        name: 'Light, 1.2 mm',
+        why: 'the cloth itself fills the gaps: thousands of stitches less. Counts only where the brief tells the colour',
+      },
+      { value: 'full', name: 'Full, as any other', why: 'the same sheen everywhere' },
+    ],
+  },
+  {
+    key: 'stabilizer',
+    question: 'Stabilizer on clothing',
+    options: [
+      { value: 'cutaway', name: 'Cutaway, left in', why: 'for anything worn and washed' },
+      { value: 'tear-away', name: 'Two light tear-aways', why: 'does not show through, and is quick; tear gently, layer by layer' },
     ],
   },
 ];

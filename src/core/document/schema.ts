@@ -16,6 +16,7 @@ import {
   UNDERLAY_KINDS,
   type Brief,
   type Job,
+  type JobSettings,
   type Piece,
   type PieceSettings,
   type RecipeChange,
@@ -143,6 +144,20 @@ const piece = Joi.object({
   settings: settingsSchema.default({}),
 }).unknown(true);
 
+/** What a job, or the shop for new jobs, chose where good people differ. */
+export const jobSettingsSchema = Joi.object<JobSettings>({
+  satinLimit: within('satinLimit'),
+  tieWhen: Joi.string().valid('trims', 'always', 'never'),
+  trimDistance: Joi.number().min(0.5).max(50),
+  broad: Joi.string().valid('satin', 'fill'),
+  corners: Joi.string().valid('turn', 'butt'),
+  thinUnderlay: Joi.string().valid('none', 'centre-run'),
+  sameColour: Joi.string().valid('light', 'full'),
+  stabilizer: Joi.string().valid('cutaway', 'tear-away'),
+});
+
+const guide = Joi.array().items(Joi.number().min(-1000).max(1000)).max(40).default([]);
+
 export const jobSchema = Joi.object<Job>({
   cobble: Joi.number().valid(JOB_VERSION).required(),
   id: id.required(),
@@ -169,6 +184,8 @@ export const jobSchema = Joi.object<Job>({
           .required(),
         transform: Joi.array().length(6).items(Joi.number()).required(),
         locked: Joi.boolean().default(true),
+        mirror: Joi.boolean(),
+        turn: Joi.number().min(-360).max(360),
         madeWith: Joi.string().max(500_000),
         answers: Joi.array()
           .items(
@@ -189,13 +206,8 @@ export const jobSchema = Joi.object<Job>({
     .max(20)
     .default([]),
   pieces: Joi.array().items(piece).max(MOST_PIECES).required(),
-  settings: Joi.object({
-    satinLimit: within('satinLimit'),
-    tieWhen: Joi.string().valid('trims', 'always', 'never'),
-    trimDistance: Joi.number().min(0.5).max(50),
-  })
-    .unknown(true)
-    .default({}),
+  settings: jobSettingsSchema.unknown(true).default({}),
+  guides: Joi.object({ level: guide, upright: guide }),
   sewouts: Joi.array().default([]),
   repeat: Joi.any().default(null),
 }).unknown(true);

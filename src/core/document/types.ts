@@ -98,6 +98,9 @@ export interface ArtworkRef {
   file: string;
   transform: [number, number, number, number, number, number];
   locked: boolean;
+  /** How the drawing lies: mirrored left and right, then turned, degrees counter-clockwise. */
+  mirror?: boolean;
+  turn?: number;
   answers?: ArtAnswer[];
   /** The decisions that the pieces on the bench were made with, as one text. */
   madeWith?: string;
@@ -193,10 +196,26 @@ export interface Piece {
   settings: PieceSettings;
 }
 
+/** How the shop works where good people differ; absent means the default school. */
 export interface JobSettings {
   satinLimit?: number;
   tieWhen?: 'trims' | 'always' | 'never';
   trimDistance?: number;
+  /** Regions that satin could sew but that are broad: sewn as satin, or as fill. */
+  broad?: 'satin' | 'fill';
+  /** Corners of block shapes: one turning piece, or parts that butt. */
+  corners?: 'turn' | 'butt';
+  /** Under columns too thin for the usual underlay. */
+  thinUnderlay?: 'none' | 'centre-run';
+  /** Fills whose thread is of the cloth's own colour: light or full cover. */
+  sameColour?: 'light' | 'full';
+  /** What carries clothing. */
+  stabilizer?: 'cutaway' | 'tear-away';
+}
+
+export interface Guides {
+  level: number[];
+  upright: number[];
 }
 
 export interface Job {
@@ -208,6 +227,8 @@ export interface Job {
   artwork: ArtworkRef[];
   pieces: Piece[];
   settings: JobSettings;
+  /** Lines to draw and measure by: level ones at their y, upright ones at their x, mm. */
+  guides?: Guides;
   sewouts: unknown[];
   repeat: unknown;
 }

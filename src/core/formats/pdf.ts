@@ -1,5 +1,5 @@
 import { PDFDocument, StandardFonts, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
-import { recipeFor } from '../cloth/house';
+import { recipeFor, stabilizerFor } from '../cloth/house';
 import type { Job } from '../document/types';
 import { drawSewn } from '../drawing/picture';
 import { hexToRgb } from '../drawing/raster';
@@ -71,7 +71,7 @@ function figures(pen: Pen, job: Job, plan: StitchPlan): void {
     ['Stitches', `${f.stitches}, ${f.trims} trims, ${f.colourChanges} thread changes, longest stitch ${f.longestStitchMm.toFixed(1)} mm`],
     ['Time', `${formatDuration(f.runSeconds)} at ${recipe.speed} stitches a minute`],
     ['Thread', `${f.upperThreadM.toFixed(1)} m above, ${f.bobbinThreadM.toFixed(1)} m below`],
-    ['Cloth', `${recipe.name}; stabilizer ${recipe.stabilizer}; topping ${recipe.topping}; needle ${recipe.needle}`],
+    ['Cloth', `${recipe.name}; stabilizer ${stabilizerFor(recipe, job.settings)}; topping ${recipe.topping}; needle ${recipe.needle}`],
     ['Quantity', String(job.brief.quantity)],
   ];
   pen.y -= 12;

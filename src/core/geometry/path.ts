@@ -34,6 +34,12 @@ export const apply = (m: Matrix, p: Point): Point => ({
   y: m[1] * p.x + m[3] * p.y + m[5],
 });
 
+/** The map that leads back; the map must not flatten everything onto a line. */
+export function inverse([a, b, c, d, e, f]: Matrix): Matrix {
+  const size = a * d - b * c;
+  return [d / size, -b / size, -c / size, a / size, (c * f - d * e) / size, (b * e - a * f) / size];
+}
+
 /** Mean scale of a map: the square root of its area factor. */
 export const scaleOf = (m: Matrix): number => Math.sqrt(Math.abs(m[0] * m[3] - m[1] * m[2]));
 

@@ -48,6 +48,8 @@ export interface ResolveContext {
   threadWeight: number;
   /** Direction of the rows that lie beneath, degrees; absent when nothing does. */
   beneathDeg?: number;
+  /** The thread has the colour of the cloth. */
+  sameColour?: boolean;
 }
 
 /** Width of a thread on cloth by its weight number, mm (craft §4). */
@@ -67,6 +69,8 @@ const recipe = <T>(value: T, why: string): Resolved<T> => ({ value, from: 'recip
 /** Spacing of satin along the edge of a patch, and over foam, mm (craft §4). */
 const BORDER_SPACING_MM = 0.3;
 const FOAM_SPACING_MM = 0.2;
+/** Of fills in the colour of the cloth (craft §4). */
+const LIGHT_SPACING_MM = 1.2;
 
 function scaled(base: number, weight: number, cloth: string): Resolved<number> {
   const ratio = threadWidth(weight) / THREAD_WIDTH_MM;
@@ -77,6 +81,9 @@ function scaled(base: number, weight: number, cloth: string): Resolved<number> {
 function spacingFor(piece: Piece, ctx: ResolveContext): Resolved<number> {
   const cloth = ctx.recipe.name;
   if (piece.kind === 'border') return rule(BORDER_SPACING_MM, 'patch borders are sewn dense');
+  if (piece.kind === 'fill' && ctx.sameColour && ctx.settings.sameColour !== 'full') {
+    return rule(LIGHT_SPACING_MM, 'light: the thread has the colour of the cloth');
+  }
   if ((piece.settings.foam ?? 0) > 0) return rule(FOAM_SPACING_MM, 'foam shows through anything more open');
   return scaled(piece.kind === 'fill' ? ctx.recipe.fillSpacing : ctx.recipe.satinSpacing, ctx.threadWeight, cloth);
 }
@@ -123,7 +130,7 @@ function satinSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): Wi
     spacing,
     pullComp: pullCompFor({ own, widthMm: facts.widthMm, recipe: ctx.recipe, thinBars: columns }),
     ...(own.pullCompSides ? { pullCompSides: pick<readonly [number, number]>(own.pullCompSides, rule([0, 0], '')) } : {}),
-    underlay: pick<readonly UnderlayLayer[]>(own.underlay, underlayFor(piece, facts.widthMm, spacing.value, ctx.recipe)),
+    underlay: pick<readonly UnderlayLayer[]>(own.underlay, underlayFor(piece, facts.widthMm, spacing.value, ctx.recipe, ctx.settings)),
     stitchLength: pick(own.stitchLength, rule(2.5, 'usual run of the underlay')),
     ...(columns
       ? {
@@ -132,15 +139,18 @@ function satinSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): Wi
             own.ends,
             foam > 0 ? rule<ColumnEnds>('capped', 'foam tears clean at a capped end') : rule<ColumnEnds>('open', 'nothing lies over them'),
           ),
-          ...(piece.sides
-            ? {}
-            : { corners: pick(own.corners, rule<Corners>(piece.area ? 'turn' : 'butt', piece.area ? 'blends better' : 'crisp')) }),
+          ...(piece.sides ? {} : { corners: pick(own.corners, cornersFor(piece, ctx.settings)) }),
           satinLimit: pick(own.satinLimit ?? ctx.settings.satinLimit, limit),
           overLimit: pick(own.overLimit, rule<'split' | 'fill'>('split', 'rows get staggered points inside')),
           foam: pick(own.foam, rule(0, 'flat on the cloth')),
         }
       : {}),
   };
+}
+
+function cornersFor(piece: Piece, school: JobSettings): Resolved<Corners> {
+  if (!piece.area || school.corners === 'butt') return rule<Corners>('butt', 'crisp');
+  return rule<Corners>('turn', 'blends better');
 }
 
 function fillSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): WithoutTies {

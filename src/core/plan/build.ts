@@ -6,6 +6,8 @@ import { resample } from '../geometry/line';
 import type { PreparedShape, StartEnd } from '../pieces/kind';
 import { prepareShape, shapeKey, stitchShape } from '../pieces/registry';
 import { resolveSettings, type ResolvedSettings } from '../pieces/resolve';
+import { underSchool } from '../pieces/school';
+import { colourDifference } from '../cloth/threads';
 import { directionBeneath } from './beneath';
 import { chooseEnds } from '../route/ends';
 import { hidingOf, linkBetween, type Hiding } from '../route/link';
@@ -15,6 +17,9 @@ import { MACHINE_LIMIT_MM } from '../units/tolerances';
 import { StitchBuffer, type StitchColumns } from './buffer';
 import type { PlannedPiece, StitchPlan } from './plan';
 import { Command, Role } from './roles';
+
+/** Thread and cloth nearer than this are one colour to the eye (CIEDE2000). */
+const SAME_COLOUR = 5;
 
 /**
  * A job becomes a stitch plan by passes that run in order:
@@ -45,19 +50,23 @@ export class Planner {
     );
     const sewn = shaped.map((s, i) => {
       progress(0.5 + (0.5 * i) / job.pieces.length);
-      return { ...s, columns: s.shape && s.settings ? this.sew(s.piece, s.shape, s.settings, ends[i]!) : null };
+      return { ...s, columns: s.shape && s.settings ? this.sew(s.laid, s.shape, s.settings, ends[i]!) : null };
     });
     this.forget(job.pieces.length);
     return new Assembly(job, sewn, threads).run();
   }
 
   private settle(job: Job, piece: Piece, recipe: ClothRecipe, earlier: readonly Shaped[]): Shaped {
-    const shape = prepareShape(piece);
-    const threadWeight = job.threads.find((t) => t.id === piece.thread)?.weight ?? 40;
+    const laid = underSchool(piece, job.settings);
+    const shape = prepareShape(laid);
+    const thread = job.threads.find((t) => t.id === piece.thread);
+    const threadWeight = thread?.weight ?? 40;
     const beneathDeg = shape && piece.kind === 'fill' ? directionBeneath(shape, earlier) : undefined;
-    const context = { recipe, settings: job.settings, threadWeight, ...(beneathDeg === undefined ? {} : { beneathDeg }) };
+    const { clothHex } = job.brief;
+    const sameColour = clothHex !== undefined && thread !== undefined && colourDifference(clothHex, thread.hex) < SAME_COLOUR;
+    const context = { recipe, settings: job.settings, threadWeight, sameColour, ...(beneathDeg === undefined ? {} : { beneathDeg }) };
     const settings = shape ? resolveSettings(piece, shape.facts, context) : null;
-    return { piece, shape, settings };
+    return { piece, laid, shape, settings };
   }
 
   private sew(piece: Piece, shape: PreparedShape, settings: ResolvedSettings, ends: StartEnd): StitchColumns {
@@ -82,6 +91,8 @@ export class Planner {
 
 interface Shaped {
   piece: Piece;
+  /** The piece as the shop's school shapes it. */
+  laid: Piece;
   shape: PreparedShape | null;
   settings: ResolvedSettings | null;
 }

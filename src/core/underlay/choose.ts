@@ -1,5 +1,5 @@
 import type { ClothRecipe } from '../cloth/recipes';
-import type { Piece, UnderlayKind, UnderlayLayer } from '../document/types';
+import type { JobSettings, Piece, UnderlayKind, UnderlayLayer } from '../document/types';
 import type { Resolved } from '../document/resolved';
 
 /** Cover this open or opener gets no underlay, mm between rows (craft §4). */
@@ -23,13 +23,20 @@ const of = (kinds: readonly UnderlayKind[], from: 'recipe' | 'rule', why: string
 });
 
 /** The foundation by cover, width and cloth (craft §4, Underlay). */
-export function underlayFor(piece: Piece, widthMm: number, spacingMm: number, recipe: ClothRecipe): Resolved<readonly UnderlayLayer[]> {
+export function underlayFor(
+  piece: Piece,
+  widthMm: number,
+  spacingMm: number,
+  recipe: ClothRecipe,
+  school: JobSettings = {},
+): Resolved<readonly UnderlayLayer[]> {
   const { kind } = piece;
   if ((piece.settings.foam ?? 0) > 0) return of([], 'rule', 'none over foam: it would flatten it');
   if (spacingMm >= LIGHT_COVER_MM) return of([], 'rule', 'none under light cover');
   if (kind === 'fill') return fillUnderlay(widthMm, recipe);
   if (kind === 'border') return of(['edge-run', 'zigzag'], 'rule', 'a border holds the edge of the patch');
   if (kind === 'applique') return of([], 'rule', 'the tack-down is its foundation');
+  if (widthMm < 1.5 && school.thinUnderlay === 'centre-run') return of(['centre-run'], 'rule', 'by your school: holds thin letters');
   if (widthMm < 1.5) return of([], 'rule', 'no room under 1.5 mm: it would loop out');
   if (widthMm < 3) return of(['centre-run'], 'rule', 'satin of 1.5 to 3 mm');
   if (recipe.key === 'leather') return of(['centre-run'], 'recipe', 'few holes in leather');

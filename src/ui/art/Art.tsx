@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import { fitsHoop } from '@/core/document/job';
 import type { Job } from '@/core/document/types';
 import { formatLength } from '@/core/units/length';
-import { answersKey, artScale, changeBrief, takePieces } from '@/store/commands';
+import { changeBrief, madeFrom, takePieces } from '@/store/commands';
 import { useJob } from '@/store/jobStore';
 import type { Survey } from '@/workers/protocol';
 import { Button } from '../components/Button';
@@ -14,6 +14,7 @@ import { NumberField } from '../components/NumberField';
 import { placeHref } from '../places';
 import { ByFeature } from './ByFeature';
 import { HoopView, type Feature } from './HoopView';
+import { Pose } from './Pose';
 import { SizeReport } from './SizeReport';
 import { RegionList } from './RegionList';
 import { useSurvey } from './useSurvey';
@@ -65,6 +66,7 @@ export function Art() {
             }}
           />
         )}
+        {job.artwork.length > 0 && <Pose job={job} />}
         {state.kind === 'failed' && (
           <p role="alert" className="m-4 rounded-md border border-danger p-3 text-danger">
             {state.message}
@@ -168,7 +170,7 @@ function Report({ survey, marked, onMark, place, onPlace }: ReportProps) {
 function MakePieces({ job, survey }: { job: Job; survey: Survey }) {
   const router = useRouter();
   const made = job.pieces.length > 0;
-  const current = made && Math.abs(artScale(job) / survey.transform[0] - 1) < 1e-6 && answersKey(job) === (job.artwork[0]?.madeWith ?? '');
+  const current = madeFrom(job, survey);
   const go = (): void => router.push(placeHref(job.id, 'bench'));
   return (
     <div className="flex items-center gap-3 border-t border-hairline p-4">
@@ -176,7 +178,7 @@ function MakePieces({ job, survey }: { job: Job; survey: Survey }) {
         {current
           ? `The bench has ${job.pieces.length} pieces at this size.`
           : made
-            ? 'The pieces on the bench were made at another size, or before what you decided above.'
+            ? 'The pieces on the bench were made at another size, from another drawing, or before what you decided above.'
             : 'Nothing is on the bench yet.'}
       </p>
       {current && (

@@ -1,9 +1,9 @@
 'use client';
-import { Copy, FlipHorizontal2, FlipVertical2, RotateCw } from 'lucide-react';
+import { Copy, Flower2, FlipHorizontal2, FlipVertical2, RotateCw } from 'lucide-react';
 import { useState } from 'react';
 import { mirroredAbout, movedBy, turnedAbout } from '@/core/editing/transform';
 import type { Matrix } from '@/core/geometry/path';
-import { copyPieces, transformPieces } from '@/store/commands';
+import { copyPieces, repeatJoined, transformPieces } from '@/store/commands';
 import { chosenIds, selectAll } from '@/store/viewStore';
 import { Button, SignButton } from '../components/Button';
 import { NumberField } from '../components/NumberField';
@@ -11,6 +11,7 @@ import { NumberField } from '../components/NumberField';
 const CENTRE = { x: 0, y: 0 };
 const MOST = 36;
 
+const joined = (label: string, maps: readonly Matrix[]): void => selectAll(repeatJoined(chosenIds(), label, maps));
 const copy = (label: string, maps: readonly Matrix[]): void => selectAll(copyPieces(chosenIds(), label, maps));
 
 /** Copies of what is chosen, mirrored or repeated about the hoop's centre, and turning it. */
@@ -56,9 +57,16 @@ export function Arrange() {
           onCommit={setTimes}
         />
       </span>
-      <Button dense onClick={() => copy(`Repeat ${times} times`, around)}>
+      <Button dense title="Repeat about the hoop’s centre" onClick={() => copy(`Repeat ${times} times`, around)}>
         Round centre
       </Button>
+      <SignButton
+        className="!h-7 !w-7"
+        name={`Repeat ${times} times about the centre, what touches grown into one`}
+        onClick={() => joined(`Repeat ${times} times, joined`, around)}
+      >
+        <Flower2 size={15} />
+      </SignButton>
     </div>
   );
 }

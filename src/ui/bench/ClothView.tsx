@@ -12,10 +12,12 @@ import { fitHoop } from './benchKeys';
 import { DrawingMarks } from './DrawingMarks';
 import { EndHandles } from './EndHandles';
 import { GestureMarks, MeetingMarks, RegionMarks } from './HelpMarks';
+import { Guides } from './Guides';
 import { PathMarks } from './PathMarks';
 import { ShapeHandles } from './ShapeHandles';
 import { SlantHandles } from './SlantHandles';
 import { useClothPointer } from './useClothPointer';
+import { useArtworkBeneath } from './useArtworkBeneath';
 import { useSewnPicture } from './useSewnPicture';
 
 /** The cloth in its hoop: mat, cloth and artwork beneath, threads, and marks above. */
@@ -52,6 +54,7 @@ export function ClothView({ job }: { job: Job }) {
         <svg className="pointer-events-none absolute inset-0 h-full w-full" viewBox={box} preserveAspectRatio="none">
           {showHoop && <HoopRing hoop={job.brief.hoop} />}
           <Selection job={job} />
+          <Guides scale={camera.scale} />
           <Needle scale={camera.scale} />
           {look === 'path' && <PathMarks job={job} scale={camera.scale} />}
           <ToolMarks job={job} scale={camera.scale} />
@@ -102,17 +105,30 @@ function ToolMarks({ job, scale }: { job: Job; scale: number }) {
   return <DrawingMarks scale={scale} thread={thread} />;
 }
 
-/** The drawing, dimmed, where thread does not hide it yet. */
+/** The artwork as it lies, locked and dimmed, where thread does not hide it yet. Without artwork, the pieces' own outlines. */
 function Artwork({ job }: { job: Job }) {
   const shown = useView((s) => s.showArtwork);
   const outlines = usePlan((s) => s.planned?.outlines);
+  const regions = useArtworkBeneath(job);
   if (!shown || !outlines) return null;
   const threads = new Map(job.threads.map((t) => [t.id, t.hex]));
   return (
-    <g opacity={0.28}>
-      {job.pieces.map((p, i) => (
-        <path key={p.id} d={outlines[i] ?? ''} fill={threads.get(p.thread)} fillRule="evenodd" />
-      ))}
+    <g opacity={0.28} data-testid="artwork-beneath" data-regions={regions.length}>
+      {regions.map((r, i) => {
+        const line = r.strokeWidthMm !== null;
+        return (
+          <path
+            key={i}
+            d={r.data}
+            fill={line ? 'none' : r.hex}
+            fillRule="evenodd"
+            stroke={line ? r.hex : 'none'}
+            strokeWidth={r.strokeWidthMm ?? 0}
+          />
+        );
+      })}
+      {job.artwork.length === 0 &&
+        job.pieces.map((p, i) => <path key={p.id} d={outlines[i] ?? ''} fill={threads.get(p.thread)} fillRule="evenodd" />)}
     </g>
   );
 }

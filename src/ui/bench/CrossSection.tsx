@@ -1,95 +1,128 @@
-import type { Piece, UnderlayLayer } from '@/core/document/types';
+import { clothThickness, stabilizerThickness } from '@/core/cloth/thickness';
+import type { ClothKey, Piece, UnderlayLayer } from '@/core/document/types';
+import { UNDERLAY_WORDS } from '@/core/document/words';
 import type { PlannedPiece } from '@/core/plan/plan';
+import { THREAD_WIDTH_MM } from '@/core/units/tolerances';
 
 const WIDTH = 272;
-const CLOTH_MM = 0.6;
-const STABILIZER_MM = 0.35;
+/** Room above for the measure of what is sewn, and below for that of what is drawn, px. */
+const ABOVE = 26;
+const BELOW = 26;
+const FILM_MM = 0.08;
+/** How much a thread lying across flattens. */
+const LAYER_MM = 0.25;
 
 interface Props {
   piece: Piece;
   planned: PlannedPiece;
   thread: string;
-  cloth: string;
+  cloth: { key: ClothKey; hex: string };
+  /** What lies beneath and above the cloth, in words of the recipe. */
+  stabilizer: string;
+  topping: string;
 }
 
-/** A cut across the piece, to scale: stabilizer, cloth, underlay, cover, and how much wider than drawn it is sewn. */
-export function CrossSection({ piece, planned, thread, cloth }: Props) {
+/** A cut across the piece, to scale: stabilizer, cloth, foam, underlay, cover, topping, and how much wider than drawn it is sewn. */
+export function CrossSection({ piece, planned, thread, cloth, stabilizer, topping }: Props) {
   const comp = planned.settings?.pullComp?.value ?? 0;
-  const drawn = piece.kind === 'run' ? 0.4 : Math.min(12, Math.max(0.8, planned.widthMm));
-  const scale = Math.min(46, WIDTH / (drawn + 2 * comp + 2.4));
-  const middle = WIDTH / 2;
-  const floor = 58;
-  const half = (drawn / 2) * scale;
-  const sewn = half + comp * scale;
+  const drawn = piece.kind === 'run' ? THREAD_WIDTH_MM : Math.min(12, Math.max(0.8, planned.widthMm));
+  const scale = Math.min(34, WIDTH / (drawn + 2 * comp + 2.4));
   const layers = planned.settings?.underlay?.value ?? [];
-  const lift = 3 + 3 * layers.length;
+  const foamMm = planned.settings?.foam?.value ?? 0;
+  const [half, sewn, middle] = [(drawn / 2) * scale, (drawn / 2 + comp) * scale, WIDTH / 2];
+  const lift = (layers.length * LAYER_MM + THREAD_WIDTH_MM) * scale;
+  const floor = ABOVE + lift + foamMm * scale;
+  const clothPx = clothThickness(cloth.key) * scale;
+  const stabilizerPx = stabilizerThickness(stabilizer) * scale;
+  const foot = floor + clothPx + stabilizerPx;
+  const film = /film|yes/.test(topping);
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} 104`}
-      className="w-full"
-      role="img"
-      aria-label={`Cross-section: drawn ${drawn.toFixed(1)} mm wide, sewn ${(drawn + 2 * comp).toFixed(1)} mm`}
-    >
-      <rect x="0" y={floor} width={WIDTH} height={CLOTH_MM * 20} fill={cloth} stroke="#858f8c" strokeWidth="0.5" />
-      <rect
-        x="0"
-        y={floor + CLOTH_MM * 20}
-        width={WIDTH}
-        height={STABILIZER_MM * 20}
-        fill="#fff"
-        stroke="#858f8c"
-        strokeWidth="0.5"
-        strokeDasharray="3 2"
-      />
-      <path
-        d={`M${middle - sewn},${floor} C${middle - sewn * 0.8},${floor - lift - 16} ${middle + sewn * 0.8},${floor - lift - 16} ${middle + sewn},${floor} Z`}
-        fill={thread}
-        stroke="#1d282c"
-        strokeWidth="1"
-      />
-      {layers.map((layer, i) => (
-        <Layer key={i} layer={layer} y={floor - 3 - i * 4} middle={middle} half={half} scale={scale} />
-      ))}
-      <g stroke="#1d282c" strokeWidth="0.8">
-        <path
-          d={`M${middle - half},${floor + 24} v8 M${middle + half},${floor + 24} v8 M${middle - half},${floor + 28} H${middle + half}`}
-          fill="none"
+    <figure>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${foot + BELOW}`}
+        className="w-full"
+        role="img"
+        aria-label={`Cross-section to scale: drawn ${drawn.toFixed(1)} mm wide, sewn ${(drawn + 2 * comp).toFixed(1)} mm`}
+      >
+        <rect x="0" y={floor} width={WIDTH} height={clothPx} fill={cloth.hex} stroke="#858f8c" strokeWidth="0.5" />
+        <rect
+          x="0"
+          y={floor + clothPx}
+          width={WIDTH}
+          height={stabilizerPx}
+          fill="#fff"
+          stroke="#858f8c"
+          strokeWidth="0.5"
+          strokeDasharray="3 2"
         />
-        {comp > 0 && (
-          <path
-            d={`M${middle - sewn},8 v8 M${middle + sewn},8 v8 M${middle - sewn},12 H${middle + sewn}`}
-            fill="none"
-            strokeDasharray="2 2"
-          />
+        {foamMm > 0 && (
+          <rect x={middle - half} y={floor - foamMm * scale} width={2 * half} height={foamMm * scale} fill="#e8dcc0" stroke="#858f8c" />
         )}
-      </g>
-      <g fontSize="11" textAnchor="middle" fill="#1d282c" className="figures">
-        <text x={middle} y={floor + 43}>
-          drawn {drawn.toFixed(1)} mm
-        </text>
-        {comp > 0 && (
-          <text x={middle} y={9} paintOrder="stroke" stroke="#fcfcfa" strokeWidth="4">
-            sewn {(drawn + 2 * comp).toFixed(1)} mm
-          </text>
+        <Cover middle={middle} sewn={sewn} floor={floor} top={ABOVE} thread={thread} foamPx={foamMm * scale} />
+        {foamMm === 0 &&
+          layers.map((layer, i) => (
+            <Layer key={i} layer={layer} y={floor - (i + 0.5) * LAYER_MM * scale} middle={middle} half={half} scale={scale} />
+          ))}
+        {film && (
+          <rect x="0" y={ABOVE - FILM_MM * scale - 1.5} width={WIDTH} height={Math.max(1, FILM_MM * scale)} fill="#7fb4c8" opacity={0.7} />
         )}
-      </g>
-    </svg>
+        <Measure left={middle - half} right={middle + half} y={foot + 7} text={`drawn ${drawn.toFixed(1)} mm`} below />
+        {comp > 0 && <Measure left={middle - sewn} right={middle + sewn} y={ABOVE - 7} text={`sewn ${(drawn + 2 * comp).toFixed(1)} mm`} />}
+      </svg>
+      <figcaption className="text-xs text-quiet">
+        {[
+          film ? `${topping} above` : '',
+          foamMm > 0 ? `foam ${foamMm} mm` : '',
+          layers.map((l) => UNDERLAY_WORDS[l.kind].toLowerCase()).join(' + '),
+          `${stabilizer} beneath`,
+        ]
+          .filter((t) => t !== '')
+          .join(' · ')}
+      </figcaption>
+    </figure>
+  );
+}
+
+interface CoverProps {
+  middle: number;
+  sewn: number;
+  floor: number;
+  top: number;
+  thread: string;
+  foamPx: number;
+}
+
+function Cover({ middle, sewn, floor, top, thread, foamPx }: CoverProps) {
+  const shoulder = foamPx > 0 ? 0.97 : 0.8;
+  const rise = floor - (floor - top) * 1.2;
+  const d = `M${middle - sewn},${floor} C${middle - sewn * shoulder},${rise} ${middle + sewn * shoulder},${rise} ${middle + sewn},${floor} Z`;
+  return <path d={d} fill={thread} fillOpacity={foamPx > 0 ? 0.75 : 1} stroke="#1d282c" strokeWidth="1" />;
+}
+
+function Measure({ left, right, y, text, below = false }: { left: number; right: number; y: number; text: string; below?: boolean }) {
+  return (
+    <g>
+      <path d={`M${left},${y - 4} v8 M${right},${y - 4} v8 M${left},${y} H${right}`} fill="none" stroke="#1d282c" strokeWidth="0.8" />
+      <text x={(left + right) / 2} y={below ? y + 15 : y - 6} fontSize="11" textAnchor="middle" fill="#1d282c" className="figures">
+        {text}
+      </text>
+    </g>
   );
 }
 
 function Layer({ layer, y, middle, half, scale }: { layer: UnderlayLayer; y: number; middle: number; half: number; scale: number }) {
-  const inset = (layer.inset ?? 0.6) * scale;
-  const edge = Math.max(2, half - inset);
-  const look = { stroke: '#ffffff', strokeWidth: 2.2 };
-  if (layer.kind === 'centre-run') return <circle cx={middle} cy={y} r={2.4} fill="#ffffff" stroke="#1d282c" strokeWidth="0.6" />;
-  if (layer.kind === 'edge-run') {
+  const edge = Math.max(2, half - (layer.inset ?? 0.6) * scale);
+  const r = Math.max(1.6, (THREAD_WIDTH_MM / 2) * scale * 0.6);
+  const at = layer.kind === 'centre-run' ? [middle] : layer.kind === 'edge-run' ? [middle - edge, middle + edge] : [];
+  if (at.length > 0) {
     return (
       <g fill="#ffffff" stroke="#1d282c" strokeWidth="0.6">
-        <circle cx={middle - edge} cy={y} r={2.4} />
-        <circle cx={middle + edge} cy={y} r={2.4} />
+        {at.map((x) => (
+          <circle key={x} cx={x} cy={y} r={r} />
+        ))}
       </g>
     );
   }
   const dashes = layer.kind === 'lattice' ? '5 3' : undefined;
-  return <path d={`M${middle - edge},${y} H${middle + edge}`} {...look} strokeDasharray={dashes} />;
+  return <path d={`M${middle - edge},${y} H${middle + edge}`} stroke="#ffffff" strokeWidth={Math.max(1.6, r)} strokeDasharray={dashes} />;
 }

@@ -17,15 +17,28 @@ interface Props {
   /** What the value being typed would change. */
   effect?: string | null;
   onReset(): void;
+  /** Chooses every piece of the same value. */
+  onLike?(): void;
   children: ReactNode;
 }
 
 /** A setting in place: its value, where it came from, why, and the way back. */
-export function SettingRow({ label, from, why, aside, effect, onReset, children }: Props) {
+export function SettingRow({ label, from, why, aside, effect, onReset, onLike, children }: Props) {
   const source = SOURCES[from];
   return (
     <div className="grid grid-cols-[86px_1fr_76px] items-center gap-x-2 border-t border-hairline py-1.5" data-setting={label}>
-      <span className="leading-tight">{label}</span>
+      {onLike ? (
+        <button
+          type="button"
+          onClick={onLike}
+          title={`Choose every piece with the same ${label.toLowerCase()}`}
+          className="text-left leading-tight decoration-dotted underline-offset-2 hover:underline"
+        >
+          {label}
+        </button>
+      ) : (
+        <span className="leading-tight">{label}</span>
+      )}
       <div>{children}</div>
       {from === 'hand' ? (
         <button

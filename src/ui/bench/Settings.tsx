@@ -18,7 +18,8 @@ import { parsePercent, parseSpacing, rowsPerInch, type LengthUnit } from '@/core
 import { setSetting, setSettings } from '@/store/commands';
 import { Choice } from '../components/Choice';
 import { NumberField } from '../components/NumberField';
-import { useEffectOf } from './useEffectOf';
+import { chooseLike } from './chooseLike';
+import { useEffectOf, useEffectsOf } from './useEffectOf';
 import { SettingRow } from './SettingRow';
 import { UnderlayLayers } from './UnderlayLayers';
 import { UnderlayPicker } from './UnderlayPicker';
@@ -139,6 +140,7 @@ function NumberSetting({ name: key, ids, piece, units, resolved: number }: Numbe
       why={number.why}
       {...(aside ? { aside } : {})}
       effect={effect}
+      onLike={() => chooseLike(piece.id, key)}
       onReset={() =>
         key === 'pullComp' ? setSettings(ids, { pullComp: undefined, pullCompPercent: undefined }) : setSetting(ids, key, undefined)
       }
@@ -162,6 +164,9 @@ function NumberSetting({ name: key, ids, piece, units, resolved: number }: Numbe
   );
 }
 
+const NOTHING: readonly null[] = [];
+
+/** One of a few ways; while the list is looked at each says what it would change in the whole job. */
 function ChoiceSetting<K extends ChoiceKey>({
   name,
   ids,
@@ -175,27 +180,49 @@ function ChoiceSetting<K extends ChoiceKey>({
 }) {
   const { label, options } = CHOICES[name];
   const offered = name === 'stagger' && !piece.carve ? options.filter((o) => o.value !== 'carved') : options;
+  const [looking, setLooking] = useState(false);
+  const effects = useEffectsOf(ids, name, looking ? offered.map((o) => (o.value === resolved.value ? null : o.value)) : NOTHING);
   return (
-    <SettingRow label={label} from={resolved.from} why={resolved.why} onReset={() => setSetting(ids, name, undefined)}>
+    <SettingRow
+      label={label}
+      from={resolved.from}
+      why={resolved.why}
+      onLike={() => chooseLike(piece.id, name)}
+      onReset={() => setSetting(ids, name, undefined)}
+    >
       <Choice<NonNullable<PieceSettings[K]>>
         label={label}
         hideLabel
         value={resolved.value}
-        options={offered}
+        options={offered.map((o, i) => (effects[i] ? { ...o, name: `${o.name}: ${effects[i]}` } : o))}
+        onLook={setLooking}
         onChange={(v) => setSetting(ids, name, v)}
       />
     </SettingRow>
   );
 }
 
-function UnderlaySetting({ ids, piece, settings, units }: Props) {
-  if (!settings.underlay) return null;
-  const { from, why, value } = settings.underlay;
+function UnderlaySetting(props: Props) {
+  const { underlay } = props.settings;
+  return underlay ? <Underlay {...props} underlay={underlay} /> : null;
+}
+
+function Underlay({ ids, piece, underlay, units }: Props & { underlay: NonNullable<ResolvedSettings['underlay']> }) {
+  const [tried, setTried] = useState<readonly UnderlayLayer[] | null>(null);
+  const { from, why, value } = underlay;
+  const [effect] = useEffectsOf(ids, 'underlay', [tried]);
   const set = (layers: UnderlayLayer[]): void => setSetting(ids, 'underlay', layers);
   return (
     <>
-      <SettingRow label="Underlay" from={from} why={why} onReset={() => setSetting(ids, 'underlay', undefined)}>
-        <UnderlayPicker kind={piece.kind} layers={value} onChange={set} />
+      <SettingRow
+        label="Underlay"
+        from={from}
+        why={why}
+        effect={effect ?? null}
+        onLike={() => chooseLike(piece.id, 'underlay')}
+        onReset={() => setSetting(ids, 'underlay', undefined)}
+      >
+        <UnderlayPicker kind={piece.kind} layers={value} onChange={set} onTry={setTried} />
       </SettingRow>
       <UnderlayLayers kind={piece.kind} layers={value} units={units} onChange={set} />
     </>

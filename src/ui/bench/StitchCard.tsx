@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
+import { recipeFor, stabilizerFor } from '@/core/cloth/house';
 import { clothColour } from '@/core/drawing/picture';
 import type { Job, Piece } from '@/core/document/types';
 import { KIND_WORDS } from '@/core/document/words';
@@ -38,6 +39,7 @@ export function StitchCard({ job }: { job: Job }) {
 
 function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: PlannedPiece | undefined }) {
   const thread = job.threads.find((t) => t.id === piece.thread);
+  const recipe = recipeFor(job.brief);
   const number = job.pieces.findIndex((p) => p.id === piece.id) + 1;
   return (
     <div className="p-4">
@@ -62,7 +64,14 @@ function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: Plan
           <p className="my-3" data-testid="sentence">
             {describe(piece, planned)}
           </p>
-          <CrossSection piece={piece} planned={planned} thread={thread?.hex ?? '#888888'} cloth={clothColour(job)} />
+          <CrossSection
+            piece={piece}
+            planned={planned}
+            thread={thread?.hex ?? '#888888'}
+            cloth={{ key: job.brief.cloth, hex: clothColour(job) }}
+            stabilizer={stabilizerFor(recipe, job.settings)}
+            topping={recipe.topping}
+          />
           <p className="mt-1 mb-2 text-right text-quiet">
             <span className="figures font-semibold text-ink" data-testid="piece-stitches">
               {planned.stitches.toLocaleString('en')}

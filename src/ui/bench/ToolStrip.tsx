@@ -11,6 +11,7 @@ import {
   RectangleHorizontal,
   Ruler,
   Scissors,
+  SeparatorHorizontal,
   Slash,
   Spline,
   Square,
@@ -38,6 +39,7 @@ const TOOLS: readonly { tool: ToolName; name: string; sign: ReactNode }[] = [
   { tool: 'cut', name: 'Cut (V)', sign: <Scissors size={17} /> },
   { tool: 'edge', name: 'Extend an edge (P)', sign: <PanelRightOpen size={17} /> },
   { tool: 'measure', name: 'Measure (M)', sign: <Ruler size={17} /> },
+  { tool: 'guides', name: 'Guides (/)', sign: <SeparatorHorizontal size={17} /> },
 ];
 
 /** The tools, and what is shown and how near. */

@@ -16,24 +16,34 @@ export function UnderlayPicker({
   kind,
   layers,
   onChange,
+  onTry,
 }: {
   kind: PieceKindName;
   layers: readonly UnderlayLayer[];
   onChange(layers: UnderlayLayer[]): void;
+  /** Layers as a tick would leave them, while it is looked at; null when none is. */
+  onTry(layers: UnderlayLayer[] | null): void;
 }) {
-  const toggle = (k: UnderlayKind): void => {
+  const toggled = (k: UnderlayKind): UnderlayLayer[] => {
     const without = layers.filter((l) => l.kind !== k);
-    if (without.length < layers.length) onChange(without.map((l) => ({ ...l })));
-    else onChange(FOR[kind].flatMap((o) => (o === k ? [layerOf(o)] : layers.filter((l) => l.kind === o).map((l) => ({ ...l })))));
+    if (without.length < layers.length) return without.map((l) => ({ ...l }));
+    return FOR[kind].flatMap((o) => (o === k ? [layerOf(o)] : layers.filter((l) => l.kind === o).map((l) => ({ ...l }))));
   };
   return (
     <div className="flex flex-col gap-0.5">
       {FOR[kind].map((k) => (
-        <label key={k} className="flex items-center gap-1.5">
+        <label
+          key={k}
+          className="flex items-center gap-1.5"
+          onPointerEnter={() => onTry(toggled(k))}
+          onPointerLeave={() => onTry(null)}
+          onFocus={() => onTry(toggled(k))}
+          onBlur={() => onTry(null)}
+        >
           <input
             type="checkbox"
             checked={layers.some((l) => l.kind === k)}
-            onChange={() => toggle(k)}
+            onChange={() => onChange(toggled(k))}
             className="h-4 w-4 accent-[#1d282c]"
           />
           {UNDERLAY_WORDS[k]}

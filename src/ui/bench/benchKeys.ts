@@ -4,6 +4,7 @@ import type { Piece } from '@/core/document/types';
 import { copyPieces, movePiece, removePieces, transformPieces } from '@/store/commands';
 import { finishDrawing, giveUp, takeBackNode, takeTool, toggleCurve, type ToolName } from '@/store/toolStore';
 import { fit, zoomAt } from '@/store/cameraStore';
+import { copyToClipboard, pasteFromClipboard } from '@/store/clipboard';
 import { useJob } from '@/store/jobStore';
 import { hideInPictures } from '@/store/planStore';
 import { group, joinChosen, simplifyChosen, toggleLock, ungroup } from '@/store/shapeCommands';
@@ -52,6 +53,7 @@ const TOOL_KEYS: readonly [string, string, ToolName][] = [
   ['Cut', 'V', 'cut'],
   ['Extend an edge', 'P', 'edge'],
   ['Measure', 'M', 'measure'],
+  ['Guides: a click lays a level one, with Shift an upright one', '/', 'guides'],
 ];
 
 const NUDGES: readonly [string, string, number, number][] = [
@@ -100,6 +102,14 @@ export const BENCH_KEYS = [
   keyCommand('Take the last node back', 'Backspace', takeBackNode),
   keyCommand('Next node: corner or curve', 'C', toggleCurve),
   keyCommand('Next look', 'L', () => useView.setState((s) => ({ look: LOOKS[(LOOKS.indexOf(s.look) + 1) % LOOKS.length]! }))),
+  keyCommand('Keep a copy of what is chosen', 'Ctrl+C', () => {
+    const n = copyToClipboard(chosenIds());
+    if (n > 0) toast(`${n} ${n === 1 ? 'piece' : 'pieces'} kept: Ctrl+V puts them into this job or another.`);
+  }),
+  keyCommand('Put the copy in, in place', 'Ctrl+V', () => {
+    const made = pasteFromClipboard();
+    if (made.length > 0) selectAll(made);
+  }),
   keyCommand('Copy beside itself', 'K', () => selectAll(copyPieces(chosenIds(), 'Copy', [movedBy(3, 3)]))),
   keyCommand('Mirror a copy across the upright centre line', 'X', () =>
     selectAll(copyPieces(chosenIds(), 'Mirror', [mirroredAbout('vertical', 0)])),
@@ -119,5 +129,6 @@ export const BENCH_KEYS = [
   keyCommand('Farther', '-', () => zoomAt(0.8)),
   keyCommand('Whole hoop', '0', fitHoop),
   keyCommand('Artwork on or off', 'A', () => useView.setState((s) => ({ showArtwork: !s.showArtwork }))),
+  keyCommand('Guides on or off', "'", () => useView.setState((s) => ({ showGuides: !s.showGuides }))),
   keyCommand('Hoop on or off', 'H', () => useView.setState((s) => ({ showHoop: !s.showHoop }))),
 ];

@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import { joinPieces } from '@/core/editing/outlines';
 import type { Piece, Thread } from '@/core/document/types';
 import type { Point } from '@/core/geometry/point';
+import { surveyRequest } from '@/store/surveyRequest';
 import { addPieces } from '@/store/shapeCommands';
 import { useJob } from '@/store/jobStore';
 import { selectAll } from '@/store/viewStore';
@@ -23,21 +24,14 @@ export const useRegions = create<RegionsState>(() => ({ regions: [], threads: []
 /** Reads the artwork's regions again; says so when there is none. */
 export async function readRegions(): Promise<void> {
   const { job, artwork } = useJob.getState();
-  const svg = job?.artwork[0] ? artwork[job.artwork[0].file] : undefined;
-  if (!job || svg === undefined) {
+  const request = job ? surveyRequest(job, artwork) : null;
+  if (!request) {
     toast.error('This job has no artwork to take regions from.');
     return;
   }
   useRegions.setState({ busy: true, picked: [] });
   try {
-    const { size, cloth } = job.brief;
-    const survey = await engine.call('survey', {
-      svg,
-      cloth,
-      settings: {},
-      ...size,
-      ...(job.artwork[0]?.answers ? { answers: job.artwork[0].answers } : {}),
-    });
+    const survey = await engine.call('survey', request);
     useRegions.setState({ regions: survey.regions, threads: survey.threads, busy: false });
   } catch (error) {
     useRegions.setState({ busy: false });

@@ -5,6 +5,7 @@ import { insertNode } from '@/core/editing/nodes';
 import { distance, type Point } from '@/core/geometry/point';
 import { panBy, toCloth, useCamera } from '@/store/cameraStore';
 import { reshape } from '@/store/commands';
+import { addGuide, onGuides } from '@/store/guides';
 import { useJob } from '@/store/jobStore';
 import { aimAt, drawTo, finishDrawing, useTool } from '@/store/toolStore';
 import { toast } from 'sonner';
@@ -39,7 +40,9 @@ export function useClothPointer() {
   const press = useRef<Press | null>(null);
   const place = (e: PointerEvent<HTMLDivElement> | React.MouseEvent<HTMLDivElement>): Point => {
     const rect = e.currentTarget.getBoundingClientRect();
-    return toCloth(useCamera.getState(), e.clientX - rect.left, e.clientY - rect.top);
+    const at = toCloth(useCamera.getState(), e.clientX - rect.left, e.clientY - rect.top);
+    const drawing = useTool.getState().drawing !== null && useView.getState().showGuides;
+    return drawing ? onGuides(at, useJob.getState().job?.guides, snapMm()) : at;
   };
   const snapMm = (): number => SNAP_PX / useCamera.getState().camera.scale;
   return {
@@ -89,6 +92,7 @@ export function useClothPointer() {
       if (cut) finishCut(cut);
       if (!from || from.moved) return;
       if (drawing) drawTo({ at: place(e), constrain: e.shiftKey, snapMm: snapMm() });
+      else if (tool === 'guides') layGuide(place(e), e.shiftKey);
       else if (tool === 'regions') pickRegion(place(e), e.shiftKey);
       else if (tool !== 'measure' && tool !== 'cut' && tool !== 'edge') pick(pieceAt(place(e)), e.shiftKey);
     },
@@ -101,6 +105,11 @@ export function useClothPointer() {
       else if (tool === 'nodes') addNodeNear(place(e));
     },
   };
+}
+
+function layGuide(at: Point, upright: boolean): void {
+  addGuide(upright ? 'upright' : 'level', upright ? at.x : at.y);
+  useView.setState({ showGuides: true });
 }
 
 /** Chooses a piece, adds it to what is chosen, or lets all go. */

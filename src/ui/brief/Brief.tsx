@@ -64,7 +64,7 @@ export function Brief() {
             </Link>
           </div>
         </section>
-        <Follows brief={job.brief} />
+        <Follows brief={job.brief} settings={job.settings} />
       </div>
     </main>
   );

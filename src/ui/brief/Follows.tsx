@@ -1,9 +1,9 @@
-import { recipeFor } from '@/core/cloth/house';
-import type { Brief } from '@/core/document/types';
+import { recipeFor, stabilizerFor } from '@/core/cloth/house';
+import type { Brief, JobSettings } from '@/core/document/types';
 import { formatLength, rowsPerInch } from '@/core/units/length';
 
 /** What the chosen cloth asks for: the recipe in words and figures. */
-export function Follows({ brief }: { brief: Brief }) {
+export function Follows({ brief, settings }: { brief: Brief; settings: JobSettings }) {
   const r = recipeFor(brief);
   const rows: [string, string][] = [
     ['Pull compensation', `${formatLength(r.pullComp, 'mm', 2)} at each end of a row`],
@@ -11,7 +11,7 @@ export function Follows({ brief }: { brief: Brief }) {
     ['Satin rows', `${r.satinSpacing.toFixed(2)} mm apart`],
     ['Under satins of 3 mm and more', r.satinFoundation.map((k) => k.replace('-', ' ')).join(' + ')],
     ['Under fills', [...new Set(r.fillFoundation)].map((k) => k.replace('-', ' ')).join(' + ')],
-    ['Stabilizer', r.stabilizer],
+    ['Stabilizer', stabilizerFor(r, settings)],
     ['Topping', r.topping],
     ['Needle', r.needle],
     ['Speed', `${r.speed} stitches a minute`],

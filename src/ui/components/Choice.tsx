@@ -7,11 +7,13 @@ interface Props<T extends string> {
   options: readonly { value: T; name: string }[];
   hideLabel?: boolean;
   className?: string;
+  /** The list is being looked at, or no longer. */
+  onLook?(looking: boolean): void;
   onChange(value: T): void;
 }
 
 /** One of a few, as the browser's own list: works with every keyboard and screen reader. */
-export function Choice<T extends string>({ label, value, options, hideLabel = false, className = '', onChange }: Props<T>) {
+export function Choice<T extends string>({ label, value, options, hideLabel = false, className = '', onLook, onChange }: Props<T>) {
   const id = useId();
   return (
     <div className={className}>
@@ -21,6 +23,10 @@ export function Choice<T extends string>({ label, value, options, hideLabel = fa
       <select
         id={id}
         value={value}
+        onFocus={() => onLook?.(true)}
+        onBlur={() => onLook?.(false)}
+        onPointerEnter={() => onLook?.(true)}
+        onPointerLeave={(e) => document.activeElement !== e.currentTarget && onLook?.(false)}
         onChange={(e) => onChange(e.target.value as T)}
         className="h-8 w-full rounded-md border border-edge bg-white px-2"
       >

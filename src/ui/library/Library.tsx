@@ -8,6 +8,7 @@ import { importLibrary, openLibrary, useLibrary } from '@/store/libraryStore';
 import { Button } from '../components/Button';
 import { Mark } from '../components/Mark';
 import { Cloths } from './Cloths';
+import { HoopsNeedles } from './HoopsNeedles';
 import { Schools } from './Schools';
 import { Threads } from './Threads';
 import { SampleCard, type SampleSize } from './SampleCard';
@@ -21,6 +22,7 @@ const PAGES = [
   { key: 'ways', name: 'Ways of sewing', says: 'Every way of sewing, as the engine sews it, thread at true width.' },
   { key: 'cloths', name: 'Cloths', says: 'Starting values for every cloth, and your own.' },
   { key: 'threads', name: 'Threads', says: 'The chart that colours are matched to, and your own cones.' },
+  { key: 'hoops', name: 'Hoops, needles', says: 'What the machine takes: fields and needles, the usual ones and your own.' },
   { key: 'schools', name: 'Schools', says: 'Where good people differ: what new jobs begin with.' },
 ] as const;
 type Page = (typeof PAGES)[number]['key'];
@@ -56,6 +58,7 @@ export function Library() {
         {page === 'ways' && <Ways />}
         {page === 'cloths' && <Cloths />}
         {page === 'threads' && <Threads />}
+        {page === 'hoops' && <HoopsNeedles />}
         {page === 'schools' && <Schools />}
       </main>
     </div>
