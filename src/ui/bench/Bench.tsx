@@ -21,7 +21,7 @@ const HINTS: Record<ToolName, string> = {
   cut: 'Drag a line right across: what is chosen is cut there, or whatever it crosses; Shift: 15 degrees',
   edge: 'Drag an edge of the chosen piece outwards or inwards; the card says how far it gives way',
   regions: 'Click a region of the artwork to make it a piece; Shift-click gathers several into one',
-  guides: 'Click lays a level guide, Shift-click an upright one; drag to move, Delete takes it away; drawing lands on guides',
+  guides: 'Click: level guide; Shift-click: upright; drag moves, Delete takes away',
   measure: 'Point at a shape for its width there; drag from one place to another; hold Shift for level, upright and 15 degrees',
   run: 'Click to set nodes; C: curve; Shift: 15 degrees; Backspace takes back; Enter ends the line',
   satin: 'Draw the first side, Enter, then the second side, Enter; C: curve; Backspace takes back',

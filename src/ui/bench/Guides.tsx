@@ -19,7 +19,7 @@ export function Guides({ scale }: { scale: number }) {
   const { camera, width, height } = useCamera();
   if (!shown && !inHand) return null;
   const [left, top] = [camera.x - width / 2 / camera.scale, camera.y - height / 2 / camera.scale];
-  const at = { x: left + 8 / scale, y: top + 14 / scale };
+  const at = { x: left + 8 / scale, y: top + 22 / scale };
   return (
     <g data-testid="guides">
       <Line d={`M0,${-FAR_MM} V${FAR_MM} M${-FAR_MM},0 H${FAR_MM}`} dashes="2 5" />
@@ -28,7 +28,7 @@ export function Guides({ scale }: { scale: number }) {
           <One key={`${way} ${i}`} way={way} value={v} index={i} live={inHand} label={at} scale={scale} />
         )),
       )}
-      <Heights guides={guides} x={left + width / camera.scale - 58 / scale} scale={scale} />
+      <Heights guides={guides} x={left + width / camera.scale - 66 / scale} scale={scale} />
     </g>
   );
 }
@@ -90,8 +90,8 @@ function Heights({ guides, x, scale }: { guides: GuideLines | undefined; x: numb
           <g key={i} data-testid="guide-height">
             <path d={`M${x},${high} V${low}`} stroke={COLOUR} strokeWidth={1.4} vectorEffect="non-scaling-stroke" />
             <g transform={`translate(${x} ${(low + high) / 2}) scale(${1 / scale})`}>
-              <rect x={-4} y={-9} width={56} height={18} rx={3} fill="#fcfcfa" stroke={COLOUR} />
-              <text x={24} y={4.5} fontSize={12} textAnchor="middle" className="figures" fill="#1d282c">
+              <rect x={-4} y={-9} width={64} height={18} rx={3} fill="#fcfcfa" stroke={COLOUR} />
+              <text x={28} y={4.5} fontSize={12} textAnchor="middle" className="figures" fill="#1d282c">
                 {text}
               </text>
             </g>

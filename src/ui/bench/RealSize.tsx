@@ -28,6 +28,7 @@ export function RealSize() {
   return (
     <>
       <SignButton
+        className="!h-7"
         name="True size, 1:1 (Alt-click: measure the screen again)"
         onClick={(e) => (e.altKey ? setOpen(true) : void show())}
         data-testid="real-size"

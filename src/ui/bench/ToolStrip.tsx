@@ -39,8 +39,11 @@ const TOOLS: readonly { tool: ToolName; name: string; sign: ReactNode }[] = [
   { tool: 'cut', name: 'Cut (V)', sign: <Scissors size={17} /> },
   { tool: 'edge', name: 'Extend an edge (P)', sign: <PanelRightOpen size={17} /> },
   { tool: 'measure', name: 'Measure (M)', sign: <Ruler size={17} /> },
-  { tool: 'guides', name: 'Guides (/)', sign: <SeparatorHorizontal size={17} /> },
+  { tool: 'guides', name: 'Guides (=)', sign: <SeparatorHorizontal size={17} /> },
 ];
+
+/** Low enough that the whole strip fits a small screen. */
+const LOW = '!h-7';
 
 /** The tools, and what is shown and how near. */
 export function ToolStrip() {
@@ -54,25 +57,30 @@ export function ToolStrip() {
       className="flex w-[52px] shrink-0 flex-col items-center gap-0 overflow-y-auto border-r border-hairline bg-panel py-1"
     >
       {TOOLS.map((t) => (
-        <SignButton key={t.tool} name={t.name} pressed={tool === t.tool} onClick={() => takeTool(t.tool)}>
+        <SignButton key={t.tool} className={LOW} name={t.name} pressed={tool === t.tool} onClick={() => takeTool(t.tool)}>
           {t.sign}
         </SignButton>
       ))}
       <hr className="my-0.5 w-7 border-hairline" />
-      <SignButton name="Artwork beneath (A)" pressed={showArtwork} onClick={() => useView.setState({ showArtwork: !showArtwork })}>
+      <SignButton
+        className={LOW}
+        name="Artwork beneath (A)"
+        pressed={showArtwork}
+        onClick={() => useView.setState({ showArtwork: !showArtwork })}
+      >
         <ArtworkSign size={17} />
       </SignButton>
-      <SignButton name="Hoop (H)" pressed={showHoop} onClick={() => useView.setState({ showHoop: !showHoop })}>
+      <SignButton className={LOW} name="Hoop (H)" pressed={showHoop} onClick={() => useView.setState({ showHoop: !showHoop })}>
         {showHoop ? <Square size={17} /> : <SquareDashed size={17} />}
       </SignButton>
       <hr className="my-0.5 w-7 border-hairline" />
-      <SignButton name="Nearer (+)" onClick={() => zoomAt(1.25)}>
+      <SignButton className={LOW} name="Nearer (+)" onClick={() => zoomAt(1.25)}>
         <ZoomIn size={17} />
       </SignButton>
-      <SignButton name="Farther (-)" onClick={() => zoomAt(0.8)}>
+      <SignButton className={LOW} name="Farther (-)" onClick={() => zoomAt(0.8)}>
         <ZoomOut size={17} />
       </SignButton>
-      <SignButton name="Whole hoop (0)" onClick={fitHoop}>
+      <SignButton className={LOW} name="Whole hoop (0)" onClick={fitHoop}>
         <Maximize size={17} />
       </SignButton>
       <RealSize />

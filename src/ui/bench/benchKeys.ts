@@ -53,7 +53,7 @@ const TOOL_KEYS: readonly [string, string, ToolName][] = [
   ['Cut', 'V', 'cut'],
   ['Extend an edge', 'P', 'edge'],
   ['Measure', 'M', 'measure'],
-  ['Guides: a click lays a level one, with Shift an upright one', '/', 'guides'],
+  ['Guides: a click lays a level one, with Shift an upright one', '=', 'guides'],
 ];
 
 const NUDGES: readonly [string, string, number, number][] = [

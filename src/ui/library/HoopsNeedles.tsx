@@ -70,7 +70,7 @@ function Hoops() {
           label="Shape"
           value={made.shape}
           options={[
-            { value: 'rect', name: 'Square' },
+            { value: 'rect', name: 'Four sides' },
             { value: 'round', name: 'Round' },
           ]}
           onChange={(shape) => setMade({ ...made, shape, ...(shape === 'round' ? { height: made.width } : {}) })}
