@@ -10,6 +10,7 @@ import {
   JOB_VERSION,
   PIECE_KINDS,
   PLACES,
+  ROUTE_POLICIES,
   RUN_STYLES,
   STAGGERS,
   TIE_SHAPES,
@@ -139,6 +140,9 @@ const piece = Joi.object({
   motif: path,
   start: point,
   end: point,
+  approach: Joi.object({ how: Joi.string().valid('trim', 'travel').required(), way: path }),
+  stopBefore: Joi.boolean(),
+  sewAfter: id,
   group: id,
   locked: Joi.boolean(),
   settings: settingsSchema.default({}),
@@ -153,6 +157,9 @@ export const jobSettingsSchema = Joi.object<JobSettings>({
   corners: Joi.string().valid('turn', 'butt'),
   thinUnderlay: Joi.string().valid('none', 'centre-run'),
   sameColour: Joi.string().valid('light', 'full'),
+  policy: Joi.string().valid(...ROUTE_POLICIES),
+  lettering: Joi.string().valid('travel', 'clean'),
+  areaStart: Joi.string().valid('free', 'low', 'opposite'),
   stabilizer: Joi.string().valid('cutaway', 'tear-away'),
 });
 

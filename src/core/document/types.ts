@@ -189,12 +189,22 @@ export interface Piece {
   motif?: string;
   start?: [number, number];
   end?: [number, number];
+  /** How the needle is to come to the piece, instead of what the router finds: cut, or sewn visibly along a way (path data). */
+  approach?: { how: 'trim' | 'travel'; way?: string };
+  /** The machine waits before the piece. */
+  stopBefore?: boolean;
+  /** Id of the piece that this one is to be sewn right after. */
+  sewAfter?: string;
   /** Pieces of one group are chosen together. */
   group?: string;
   /** A locked piece is neither moved nor shaped. */
   locked?: boolean;
   settings: PieceSettings;
 }
+
+export const ROUTE_POLICIES = ['registration', 'stops', 'cap', 'sections'] as const;
+/** What an order of pieces is sought by: outlines soon after their fills, fewest stops, upward and outward, or part by part. */
+export type RoutePolicy = (typeof ROUTE_POLICIES)[number];
 
 /** How the shop works where good people differ; absent means the default school. */
 export interface JobSettings {
@@ -209,6 +219,12 @@ export interface JobSettings {
   thinUnderlay?: 'none' | 'centre-run';
   /** Fills whose thread is of the cloth's own colour: light or full cover. */
   sameColour?: 'light' | 'full';
+  /** What an order is sought by. */
+  policy?: RoutePolicy;
+  /** Between letters: one thread with stitches that barely show, or every letter cut. */
+  lettering?: 'travel' | 'clean';
+  /** Where large areas begin: wherever suits, low working up, or neighbours at opposite sides. */
+  areaStart?: 'free' | 'low' | 'opposite';
   /** What carries clothing. */
   stabilizer?: 'cutaway' | 'tear-away';
 }

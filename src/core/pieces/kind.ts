@@ -1,5 +1,5 @@
 import type { Piece } from '../document/types';
-import type { Area, Point } from '../geometry/point';
+import type { Area, Line, Point } from '../geometry/point';
 import type { StitchBuffer } from '../plan/buffer';
 import type { ResolvedSettings, ShapeFacts } from './resolve';
 
@@ -13,12 +13,18 @@ export interface PreparedShape {
   areaMm2: number;
   /** Where it may begin and end; a kind that ends where it begins gives equal pairs. */
   ends: readonly { start: Point; end: Point }[];
+  /** Lines that the piece sews along. */
+  lines?: readonly Line[];
+  /** Direction of its rows near a place, as a unit vector; null where it has none. */
+  rowAt?(p: Point): Point | null;
 }
 
 /** Wished first and last penetrations. */
 export interface StartEnd {
   start: Point | null;
   end: Point | null;
+  /** The thread goes on from the end, so the needle has to stand there. */
+  goesOn?: boolean;
 }
 
 /** The surface that each kind of piece offers to the rest of the engine. */

@@ -9,13 +9,13 @@ import { resolveSettings, type ResolvedSettings } from '../pieces/resolve';
 import { underSchool } from '../pieces/school';
 import { colourDifference } from '../cloth/threads';
 import { directionBeneath } from './beneath';
-import { chooseEnds } from '../route/ends';
-import { hidingOf, linkBetween, type Hiding } from '../route/link';
+import { routeOf, type PlanRoute } from './route';
+import type { Shaped } from './shaped';
 import { usualTies } from '../ties/choose';
 import { isTied, tieIn, tieOff, type Tie } from '../ties/ties';
 import { MACHINE_LIMIT_MM } from '../units/tolerances';
 import { StitchBuffer, type StitchColumns } from './buffer';
-import type { PlannedPiece, StitchPlan } from './plan';
+import type { PlannedLink, PlannedPiece, StitchPlan } from './plan';
 import { Command, Role } from './roles';
 
 /** Thread and cloth nearer than this are one colour to the eye (CIEDE2000). */
@@ -33,27 +33,27 @@ export class Planner {
    * @param progress called with the share done, 0 to 1; may throw to cancel
    */
   plan(job: Job, progress: (done: number) => void = () => undefined): StitchPlan {
-    const recipe = recipeFor(job.brief);
     const threads = new Map(job.threads.map((t, i) => [t.id, i]));
-    const shaped: Shaped[] = [];
-    job.pieces.forEach((piece, i) => {
-      progress((0.5 * i) / job.pieces.length);
-      shaped.push(this.settle(job, piece, recipe, shaped));
-    });
-    const ends = chooseEnds(
-      shaped.map((s) => ({
-        thread: s.piece.thread,
-        candidates: s.shape?.ends ?? [],
-        pinnedStart: pinned(s.piece.start),
-        pinnedEnd: pinned(s.piece.end),
-      })),
-    );
+    const shaped = this.shape(job, progress);
+    const route = routeOf(job, shaped);
+    const ends = shaped.map((_, i): StartEnd => route.endsOf(i));
     const sewn = shaped.map((s, i) => {
       progress(0.5 + (0.5 * i) / job.pieces.length);
       return { ...s, columns: s.shape && s.settings ? this.sew(s.laid, s.shape, s.settings, ends[i]!) : null };
     });
     this.forget(job.pieces.length);
-    return new Assembly(job, sewn, threads).run();
+    return new Assembly(job, sewn, threads, route).run();
+  }
+
+  /** All pieces with their shapes and settings, not yet stitched. */
+  shape(job: Job, progress: (done: number) => void = () => undefined): Shaped[] {
+    const recipe = recipeFor(job.brief);
+    const shaped: Shaped[] = [];
+    job.pieces.forEach((piece, i) => {
+      progress((0.5 * i) / job.pieces.length);
+      shaped.push(this.settle(job, piece, recipe, shaped));
+    });
+    return shaped;
   }
 
   private settle(job: Job, piece: Piece, recipe: ClothRecipe, earlier: readonly Shaped[]): Shaped {
@@ -89,16 +89,7 @@ export class Planner {
   }
 }
 
-interface Shaped {
-  piece: Piece;
-  /** The piece as the shop's school shapes it. */
-  laid: Piece;
-  shape: PreparedShape | null;
-  settings: ResolvedSettings | null;
-}
 type Sewn = Shaped & { columns: StitchColumns | null };
-
-const pinned = (p: [number, number] | undefined): Point | null => (p ? { x: p[0], y: p[1] } : null);
 
 const overFoam = (s: Sewn): boolean => (s.settings?.foam?.value ?? 0) > 0;
 
@@ -109,17 +100,12 @@ function firstPoints(c: StitchColumns, i: number): Point[] {
   return out;
 }
 
-/** Travel between pieces, mm per stitch. */
-const TRAVEL_MM = 3;
-
 /** Joins the pieces' stitches into one plan. */
 class Assembly {
   private readonly out = new StitchBuffer();
   private readonly pieceOf: number[] = [];
   private readonly threadOf: number[] = [];
   private readonly planned: PlannedPiece[] = [];
-  private readonly hiding: Hiding[];
-  private readonly foam: Hiding[];
   private thread = -1;
   /** The piece that was sewn last. */
   private current = 0;
@@ -128,13 +114,8 @@ class Assembly {
     private readonly job: Job,
     private readonly sewn: readonly Sewn[],
     private readonly threads: ReadonlyMap<string, number>,
-  ) {
-    this.hiding = sewn.map((s) => {
-      const spacing = s.settings?.spacing?.value ?? 9;
-      return hidingOf(s.shape?.cover ?? [], Math.max(spacing, s.settings?.spacingTo?.value ?? 0) <= 0.6, overFoam(s));
-    });
-    this.foam = this.hiding.filter((h) => h.foam);
-  }
+    private readonly route: PlanRoute,
+  ) {}
 
   run(): StitchPlan {
     this.sewn.forEach((s, i) => this.addPiece(s, i));
@@ -161,6 +142,7 @@ class Assembly {
       areaMm2: s.shape?.areaMm2 ?? 0,
       widthMm: s.shape?.facts.widthMm ?? 0,
       settings: s.settings,
+      link: null,
     };
     this.planned.push(planned);
     if (!s.columns || s.columns.x.length === 0) {
@@ -169,7 +151,7 @@ class Assembly {
     }
     const thread = this.threads.get(s.piece.thread) ?? 0;
     const laysFoam = overFoam(s) && !(index > 0 && overFoam(this.sewn[index - 1]!));
-    this.enter(s.columns, index, thread, laysFoam);
+    planned.link = this.enter(s.columns, index, thread, laysFoam);
     planned.from = this.out.length;
     this.copy(s.columns, index);
     planned.to = this.out.length;
@@ -177,16 +159,18 @@ class Assembly {
     planned.stitches = this.out.countStitches(planned.from, planned.to);
   }
 
-  /** Gets the needle to the first penetration of a piece. */
-  private enter(columns: StitchColumns, index: number, thread: number, laysFoam: boolean): void {
+  /** Gets the needle to the first penetration of a piece. @returns how it came there */
+  private enter(columns: StitchColumns, index: number, thread: number, laysFoam: boolean): PlannedLink | null {
     const to = { x: columns.x[0]!, y: columns.y[0]! };
     const here = this.out.last();
+    const stops = laysFoam || this.sewn[index]!.piece.stopBefore === true;
     if (!here) {
       this.thread = thread;
       this.jumpTo(to, index);
-      if (laysFoam) this.waitAt(to, index);
-      return;
+      if (stops) this.waitAt(to, index);
+      return null;
     }
+    const link = { from: this.current, leaves: here, arrives: to, shownMm: distance(here, to) };
     if (thread !== this.thread) {
       this.cut(this.current);
       const at = this.out.last()!;
@@ -194,22 +178,23 @@ class Assembly {
       this.mark(this.current, this.thread);
       this.thread = thread;
       this.jumpTo(to, index);
-      return;
+      return { ...link, how: 'trim', reason: 'thread' };
     }
-    if (laysFoam) {
+    if (stops) {
       this.stopFor(index);
       this.jumpTo(to, index);
-      return;
+      return { ...link, how: 'trim', reason: 'stop' };
     }
-    const link = linkBetween(here, to, this.hiding.slice(index), this.foam);
-    if (link !== 'trim' && this.tieWhen === 'always') this.lock(this.current);
-    if (link === 'trim') {
+    const { how, way, reason, shownMm } = this.route.link(index, here, to);
+    if (how !== 'trim' && this.tieWhen === 'always') this.lock(this.current);
+    if (how === 'trim') {
       this.cut(this.current);
       this.jumpTo(to, index);
-    } else if (link === 'travel') {
-      for (const p of resample([here, to], TRAVEL_MM).slice(1, -1)) this.out.push(p.x, p.y, Role.travel);
+    } else if (how === 'travel') {
+      for (const p of way) this.out.push(p.x, p.y, Role.travel);
       this.mark(index, thread);
     }
+    return { ...link, how, shownMm, ...(reason ? { reason } : {}) };
   }
 
   private jumpTo(p: Point, index: number): void {

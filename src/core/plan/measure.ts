@@ -1,6 +1,7 @@
 import { recipeFor } from '../cloth/house';
 import type { Job } from '../document/types';
 import { emptyBounds, growBounds } from '../geometry/point';
+import { SECONDS_PER_CHANGE, SECONDS_PER_TRIM } from '../route/seconds';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 import { hypot } from '../units/trig';
 import type { StitchPlan } from './plan';
@@ -21,13 +22,13 @@ export interface PlanFigures {
   /** Ties aside. */
   shortestStitchMm: number;
   longestSatinMm: number;
+  /** Longest way that the needle goes without sewing, mm. */
+  longestMoveMm: number;
   runSeconds: number;
   upperThreadM: number;
   bobbinThreadM: number;
 }
 
-export const SECONDS_PER_TRIM = 7;
-export const SECONDS_PER_CHANGE = 10;
 /** Thread used up by each stitch beyond its length: twice the cloth's thickness (craft §10), mm. */
 const CLOTH_THICKNESS_MM = 0.6;
 const THREAD_PER_TRIM_MM = 40;
@@ -39,12 +40,14 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
   const satin = new Set(job.pieces.flatMap((p, i) => (p.kind === 'satin' ? [i] : [])));
   const used = new Set<number>();
   let [stitches, trims, jumps, stops, changes, longest, longestSatin, length] = [0, 0, 0, 0, 0, 0, 0, 0];
-  let shortest = Infinity;
+  let [shortest, longestMove] = [Infinity, 0];
   for (let i = 0; i < plan.x.length; i++) {
     const command = plan.command[i];
     if (command === Command.trim) trims++;
-    else if (command === Command.jump) jumps++;
-    else if (command === Command.stop) {
+    else if (command === Command.jump) {
+      jumps++;
+      if (i > 0) longestMove = Math.max(longestMove, hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!));
+    } else if (command === Command.stop) {
       stops++;
       if (i + 1 < plan.x.length && plan.thread[i + 1] !== plan.thread[i]) changes++;
     }
@@ -74,6 +77,7 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
     longestStitchMm: longest,
     shortestStitchMm: Number.isFinite(shortest) ? shortest : 0,
     longestSatinMm: longestSatin,
+    longestMoveMm: longestMove,
     runSeconds: (stitches / speed) * 60 + trims * SECONDS_PER_TRIM + stops * SECONDS_PER_CHANGE,
     upperThreadM: upper / 1000,
     bobbinThreadM: (upper * BOBBIN_SHARE) / 1000,

@@ -1,4 +1,6 @@
 import type { StitchColumns } from './buffer';
+import type { Point } from '../geometry/point';
+import type { CutReason } from '../route/link';
 import type { ResolvedSettings } from '../pieces/resolve';
 
 /** The whole job as needle events in sewing order. */
@@ -11,7 +13,26 @@ export interface StitchPlan extends StitchColumns {
   pieces: PlannedPiece[];
 }
 
+/** Why the thread is cut before a piece. */
+export type PlannedCut = CutReason | 'thread' | 'stop';
+
+/** How the needle comes to a piece from the one sewn before it. */
+export interface PlannedLink {
+  /** Piece index it comes from. */
+  from: number;
+  how: 'stitch' | 'travel' | 'trim';
+  /** Set for cuts. */
+  reason?: PlannedCut;
+  /** Where the needle left and where it arrives, mm. */
+  leaves: Point;
+  arrives: Point;
+  /** How much of a straight way would stay visible, mm. */
+  shownMm: number;
+}
+
 export interface PlannedPiece {
+  /** Null for the piece sewn first, and for pieces that are not sewn. */
+  link: PlannedLink | null;
   id: string;
   /** Set when the piece could not be sewn, with the reason. */
   problem?: string;

@@ -1,40 +1,66 @@
-import { contains } from '../geometry/area';
-import { boundsOf, distance, mix, type Area, type Bounds, type Point } from '../geometry/point';
+import { resample } from '../geometry/line';
+import { distance, type Point } from '../geometry/point';
+import type { Ground } from './ground';
+import { TOUCHING_MM } from './ground';
+import type { RouteItem } from './item';
+import { TRAVEL_STITCH_MM, type Pace } from './seconds';
+import { hiddenWay } from './ways';
 
-/** A piece's cover as something that can hide what was sewn before it. */
-export interface Hiding {
-  cover: Area;
-  box: Bounds;
-  /** Rows near enough to each other to hide a run. */
-  dense: boolean;
-  /** Foam lies under it: a run across would flatten the foam. */
-  foam: boolean;
+/** Why the thread is cut between two pieces of one colour. */
+export type CutReason = 'asked' | 'foam' | 'open' | 'far';
+
+/** How the needle comes to a piece from the one before it. */
+export interface Link {
+  how: 'stitch' | 'travel' | 'trim';
+  /** Penetrations on the way, without those where it begins and ends. */
+  way: Point[];
+  reason?: CutReason;
+  /** How much of a straight way would stay visible, mm. */
+  shownMm: number;
 }
-
-export const hidingOf = (cover: Area, dense: boolean, foam = false): Hiding => ({ cover, box: boundsOf(cover), dense, foam });
-
-/** A gap that one stitch bridges without being seen, mm. */
-export const TOUCHING_MM = 1;
-const PROBE_MM = 0.3;
-
-/** How two pieces of one thread are joined. */
-export type Link = 'stitch' | 'travel' | 'trim';
 
 /**
- * @param later pieces that are sewn after the move, the next one included
- * @param foam pieces over foam, which no travel may cross
+ * Links the needle's place to the first penetration of the piece at position `k` of the order that the ground was laid in.
+ * @param clean cleanest gaps: no stitch between columns that could be seen
  */
-export function linkBetween(from: Point, to: Point, later: readonly Hiding[], foam: readonly Hiding[] = []): Link {
+export function linkTo(
+  ground: Ground,
+  sequence: readonly RouteItem[],
+  k: number,
+  from: Point,
+  to: Point,
+  { pace, clean }: { pace: Pace; clean: boolean },
+): Link {
+  const target = sequence[k]!;
   const gap = distance(from, to);
-  if (gap <= TOUCHING_MM) return 'stitch';
-  const steps = Math.ceil(gap / PROBE_MM);
-  for (let k = 1; k < steps; k++) {
-    const p = mix(from, to, k / steps);
-    if (k * PROBE_MM < 0.5 || (steps - k) * PROBE_MM < 0.5) continue;
-    const under = (h: Hiding): boolean => inBox(h.box, p) && contains(h.cover, p);
-    if (foam.some(under) || !later.some((h) => h.dense && under(h))) return 'trim';
+  const seen = ground.straight(from, to, k);
+  const shownMm = seen.bareMm + seen.overMm;
+  if (target.approach?.how === 'trim') return { how: 'trim', way: [], reason: 'asked', shownMm };
+  if (target.approach?.how === 'travel') {
+    return { how: 'travel', way: inStitches([from, ...(target.approach.way ?? []), to]), shownMm };
   }
-  return 'travel';
+  if (gap <= TOUCHING_MM && !seen.foam) return { how: 'stitch', way: [], shownMm };
+  const lines = sequence.slice(k).flatMap((i) => i.lines);
+  const way = hiddenWay(ground, from, to, k, lines);
+  if (way) {
+    const length = way.slice(1).reduce((sum, p, i) => sum + distance(p, way[i]!), 0);
+    if (length * pace.mm <= pace.trim) return { how: 'travel', way: inStitches(way), shownMm };
+    if (!ground.goesStraight(from, to, k, clean)) return { how: 'trim', way: [], reason: 'far', shownMm };
+  }
+  if (ground.goesStraight(from, to, k, clean)) {
+    return gap <= TRAVEL_STITCH_MM ? { how: 'stitch', way: [], shownMm } : { how: 'travel', way: inStitches([from, to]), shownMm };
+  }
+  return { how: 'trim', way: [], reason: seen.foam ? 'foam' : 'open', shownMm };
 }
 
-const inBox = (b: Bounds, p: Point): boolean => p.x >= b.minX && p.x <= b.maxX && p.y >= b.minY && p.y <= b.maxY;
+/** Penetrations along a way, its corners among them, without its ends. */
+function inStitches(way: readonly Point[]): Point[] {
+  const out: Point[] = [];
+  way.forEach((p, i) => {
+    if (i === 0) return;
+    out.push(...resample([way[i - 1]!, p], TRAVEL_STITCH_MM).slice(1, -1));
+    if (i < way.length - 1) out.push(p);
+  });
+  const clear = (p: Point, q: Point | undefined): boolean => q === undefined || distance(p, q) >= 0.5;
+  return out.filter((p, i) => clear(p, way[0]) && clear(p, way[way.length - 1]) && (i === 0 || clear(p, out[i - 1])));
+}

@@ -4,6 +4,7 @@ import { resolveSettings } from '@/core/pieces/resolve';
 import { describe as sentence } from './describe';
 
 const planned = (p: ReturnType<typeof piece>, widthMm: number) => ({
+  link: null,
   id: p.id,
   from: 0,
   to: 1,

@@ -1,6 +1,6 @@
 import type { StitchPlan } from '@/core/plan/plan';
 import { Command, Role } from '@/core/plan/roles';
-import { SECONDS_PER_CHANGE, SECONDS_PER_TRIM } from '@/core/plan/measure';
+import { SECONDS_PER_CHANGE, SECONDS_PER_TRIM } from '@/core/route/seconds';
 
 /** The plan laid out in machine time. */
 export interface Timeline {

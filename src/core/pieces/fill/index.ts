@@ -133,7 +133,7 @@ function stitch(out: StitchBuffer, shape: FillShape, set: ResolvedSettings, ends
       [() => scanRows(part, angle + 90, FINE_WAYS_MM), () => scanRows(offset(part, NECK_MM), angle + 90, FINE_WAYS_MM)],
     );
     for (const layer of set.underlay?.value ?? []) sewLayer(out, part, layer, angle, ways);
-    sewRows(out, rows, { role: Role.cover, ways, end: ends.end });
+    sewRows(out, rows, { role: Role.cover, ways, end: ends.end, endsThere: ends.goesOn === true && hides });
   }
 }
 

@@ -9,13 +9,16 @@ export interface Section {
   readonly below: number[];
 }
 
-/** Splits the rows where they branch, join or are interrupted. */
-export function splitSections(rows: Pick<RowSet, 'count' | 'neighbours'>): Section[] {
+/**
+ * Splits the rows where they branch, join or are interrupted.
+ * @param before a row that begins a section of its own all the same; -1 for none
+ */
+export function splitSections(rows: Pick<RowSet, 'count' | 'neighbours'>, before = -1): Section[] {
   const sectionOf = new Int32Array(rows.count).fill(-1);
   const sections: { stretches: number[]; above: number[]; below: number[] }[] = [];
   for (let i = 0; i < rows.count; i++) {
     const up = rows.neighbours(i, -1);
-    const only = up.length === 1 && rows.neighbours(up[0]!, 1).length === 1 ? up[0]! : -1;
+    const only = i !== before && up.length === 1 && rows.neighbours(up[0]!, 1).length === 1 ? up[0]! : -1;
     if (only >= 0) {
       sectionOf[i] = sectionOf[only]!;
       sections[sectionOf[i]!]!.stretches.push(i);

@@ -21,6 +21,8 @@ export interface SewRowsOptions {
   ways: Iterable<RowMesh>;
   /** Where the last row should be. */
   end?: Point | null;
+  /** The needle has to stand there, since it goes on from there: rows are sewn from both sides towards it. */
+  endsThere?: boolean;
 }
 
 /** Moves inside the area on a hidden run; a short gap is bridged, a wide one trimmed. */
@@ -44,10 +46,36 @@ export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, 
 /** Sews all rows in the order that hides every travel under later rows. */
 export function sewRows(out: StitchBuffer, rows: RowSet, options: SewRowsOptions): void {
   if (rows.count === 0) return;
-  const work = { rows, sewn: new SewnRows(rows), sections: splitSections(rows) };
+  const split = options.end && options.endsThere ? rowAtEnd(rows, options.end) : -1;
+  const work = { rows, sewn: new SewnRows(rows), sections: splitSections(rows, split) };
   for (const group of groupsInOrder(rows, work.sections, options.ways, options.end ?? null)) {
     sewGroup(out, work, group.members, group.end, options);
   }
+}
+
+/** Fewer rows on one side of the end are not worth a seam of their own. */
+const LEAST_PART = 2;
+
+/** The row at whose end a place lies, when there are enough rows to either side of it; -1 otherwise. */
+function rowAtEnd(rows: RowSet, end: Point): number {
+  let best = -1;
+  let least = Infinity;
+  for (let i = 0; i < rows.count; i++) {
+    for (const p of rows.ends(i)) {
+      const d = distance(p, end);
+      if (d < least) [best, least] = [i, d];
+    }
+  }
+  const reaches = (step: 1 | -1): boolean => {
+    let at = best;
+    for (let k = 0; k < LEAST_PART; k++) {
+      const next = rows.neighbours(at, step);
+      if (next.length !== 1) return false;
+      at = next[0]!;
+    }
+    return true;
+  };
+  return best >= 0 && reaches(1) && reaches(-1) ? best : -1;
 }
 
 interface Work {

@@ -1,6 +1,6 @@
 import { areaOf, clean, offset, unite } from '../../geometry/area';
 import { strokeOf } from '../../geometry/stroke';
-import { distance, type Area, type Point } from '../../geometry/point';
+import { distance, mix, sub, unit, type Area, type Point } from '../../geometry/point';
 import { outlineOf } from '../../geometry/outline';
 import { dataToRings, flattenSubpath, parsePath, ringsToData } from '../../geometry/path';
 import type { Piece } from '../../document/types';
@@ -84,9 +84,27 @@ function prepare(piece: Piece): SatinShape | null {
     areaMm2: areaOf(made.painted),
     ends: lone ? [...same, { start: points[0]!, end: points[1]! }, { start: points[1]!, end: points[0]! }] : same,
     network: made.network,
+    rowAt: (p) =>
+      rowNear(
+        columns.map((c) => c.track),
+        p,
+      ),
     widestMm: columns.reduce((w, c) => Math.max(w, widestOf(c.track)), 0),
     asFill: piece.settings.overLimit === 'fill' ? fillKind.prepare({ ...piece, kind: 'fill', area: ringsToData(made.painted) }) : null,
   };
+}
+
+/** Direction of the row whose middle is nearest to a place. */
+function rowNear(tracks: readonly Track[], p: Point): Point | null {
+  let least = Infinity;
+  let row: Point | null = null;
+  for (const { left, right } of tracks) {
+    for (let i = 0; i < left.length; i++) {
+      const d = distance(p, mix(left[i]!, right[i]!, 0.5));
+      if (d < least) [least, row] = [d, unit(sub(right[i]!, left[i]!))];
+    }
+  }
+  return row;
 }
 
 const widestOf = (t: Track): number => t.left.reduce((w, p, i) => Math.max(w, distance(p, t.right[i]!)), 0);

@@ -1,0 +1,65 @@
+import type { Job, RoutePolicy } from '../document/types';
+import { aimOf } from '../route/aims';
+import { constraintsOf } from '../route/constraints';
+import { searchOrder } from '../route/search';
+import { Planner } from './build';
+import { measurePlan, type PlanFigures } from './measure';
+import { routeInput } from './route';
+
+/** A proposed sewing order with what it changes. */
+export interface RouteProposal {
+  policy: RoutePolicy;
+  /** Ids of all pieces in the order proposed. */
+  order: string[];
+  before: PlanFigures;
+  after: PlanFigures;
+  /** Whether the order differs from the job's. */
+  better: boolean;
+}
+
+/** The job with its pieces in another order. */
+export function inOrder(job: Job, ids: readonly string[]): Job {
+  const place = new Map(ids.map((id, k) => [id, k]));
+  return { ...job, pieces: job.pieces.slice().sort((a, b) => (place.get(a.id) ?? 0) - (place.get(b.id) ?? 0)) };
+}
+
+/**
+ * Seeks a better sewing order by a policy. What lies over what stays, so do pieces that are to follow one another.
+ * The proposal is planned and measured; it is never worse than the job's own order by machine time and the policy's aim.
+ */
+export function proposeRoute(
+  job: Job,
+  policy: RoutePolicy,
+  planner = new Planner(),
+  progress: (done: number) => void = () => undefined,
+): RouteProposal {
+  const routed = { ...job, settings: { ...job.settings, policy } };
+  const shaped = planner.shape(routed);
+  progress(0.1);
+  const { items, pieces, options } = routeInput(routed, shaped);
+  const place = new Map(pieces.map((p, k) => [job.pieces[p]!.id, k]));
+  const wished = pieces.flatMap((p, k): [number, number][] => {
+    const first = place.get(job.pieces[p]!.sewAfter ?? '');
+    return first === undefined ? [] : [[first, k]];
+  });
+  const aim = aimOf(policy, items);
+  const apart = (order: readonly number[]): number => wished.filter(([a, b]) => order.indexOf(b) !== order.indexOf(a) + 1).length;
+  const order = searchOrder(items, {
+    evaluate: options,
+    aim: { ...aim, penalty: (o) => aim.penalty(o) + FOLLOW_S * apart(o) },
+    constraints: constraintsOf(items, wished),
+    progress: (done) => progress(0.1 + 0.7 * done),
+  });
+  const unsewn = job.pieces.filter((_, i) => !pieces.includes(i)).map((p) => p.id);
+  const ids = [...order.map((k) => job.pieces[pieces[k]!]!.id), ...unsewn];
+  const before = measurePlan(job, planner.plan(job));
+  progress(0.9);
+  const after = measurePlan(job, planner.plan(inOrder(job, ids)));
+  const worse = after.runSeconds + aim.penalty(order) > before.runSeconds + aim.penalty(items.map((_, i) => i)) + 1e-6;
+  const same = ids.every((id, i) => job.pieces[i]!.id === id);
+  if (worse || same) return { policy, order: job.pieces.map((p) => p.id), before, after: before, better: false };
+  return { policy, order: ids, before, after, better: true };
+}
+
+/** A piece that a person wants right after another and that is not, seconds. */
+const FOLLOW_S = 120;

@@ -1,0 +1,152 @@
+import type { RoutePolicy } from '../document/types';
+import { boundsTouch } from '../geometry/point';
+import type { Spans } from './cells';
+import type { RouteItem } from './item';
+
+/** What an order costs beyond machine time, in seconds that one would give to avoid it. */
+export interface Aim {
+  /** @param order items in sewing order */
+  penalty(order: readonly number[]): number;
+  /** Smaller comes first where machine time does not mind; for making a first order. */
+  key(item: number): number;
+  /** Items that want to come right after this one. */
+  followers(item: number): readonly number[];
+}
+
+/** An outline that comes late: cloth will show between it and its fill (craft §6). */
+const LATE_S = 40;
+const LATER_S = 4;
+const MOST_BETWEEN = 10;
+/** On a cap every step down or inward pushes cloth towards the seam. */
+const AGAINST_CAP_S = 60;
+const HOP_S = 40;
+/** Height of what counts as one row of a cap design, mm. */
+const BAND_MM = 12;
+const SECTION_MM = { least: 40, most: 150 };
+
+const NO_FOLLOWERS: readonly number[] = [];
+
+export function aimOf(policy: RoutePolicy, items: readonly RouteItem[]): Aim {
+  if (policy === 'registration') return registration(items);
+  if (policy === 'cap') return upwardAndOutward(items);
+  if (policy === 'sections') return bySections(items);
+  return { penalty: () => 0, key: () => 0, followers: () => NO_FOLLOWERS };
+}
+
+function registration(items: readonly RouteItem[]): Aim {
+  const outlines = outlinesOf(items);
+  return {
+    penalty(order) {
+      const at = new Int32Array(items.length);
+      order.forEach((item, k) => (at[item] = k));
+      let sum = 0;
+      outlines.forEach((own, fill) => {
+        for (const outline of own) {
+          let between = 0;
+          for (let k = at[fill]! + 1; k < at[outline]!; k++) if (!own.includes(order[k]!)) between++;
+          if (between > 0) sum += LATE_S + LATER_S * Math.min(between, MOST_BETWEEN);
+        }
+      });
+      return sum;
+    },
+    key: () => 0,
+    followers: (item) => outlines[item]!,
+  };
+}
+
+const WIDEST_OUTLINE_MM = 6;
+const LEAST_FILL_MM2 = 25;
+/** This share of an outline lies along the edge of what it outlines. */
+const ALONG_EDGE = 0.5;
+const RIM_CELLS = 3;
+
+/** For each item the later, narrow ones that run along its edge. Items are in the given order. */
+export function outlinesOf(items: readonly RouteItem[]): number[][] {
+  return items.map((fill, f) => {
+    if (fill.rim === null || fill.areaMm2 < LEAST_FILL_MM2) return [];
+    let rim: Set<number> | null = null;
+    return items.flatMap((o, i) => {
+      if (i <= f || o.rim !== null || o.widthMm > WIDEST_OUTLINE_MM || !boundsTouch(fill.box, o.box)) return [];
+      rim ??= rimOf(fill.painted);
+      return shareIn(o.painted, rim) >= ALONG_EDGE ? [i] : [];
+    });
+  });
+}
+
+const KEY = 100_000;
+const keyOf = (row: number, column: number): number => (row + KEY / 2) * KEY + column + KEY / 2;
+
+/** Cells within a millimetre and a half of an area's edge, on either side. */
+function rimOf(spans: Spans): Set<number> {
+  const inside = new Set<number>();
+  for (let i = 0; i < spans.length; i += 3) for (let c = spans[i + 1]!; c <= spans[i + 2]!; c++) inside.add(keyOf(spans[i]!, c));
+  const rim = new Set<number>();
+  for (let i = 0; i < spans.length; i += 3) {
+    for (let c = spans[i + 1]!; c <= spans[i + 2]!; c++) {
+      const r = spans[i]!;
+      const edge = [keyOf(r - 1, c), keyOf(r + 1, c), keyOf(r, c - 1), keyOf(r, c + 1)].some((k) => !inside.has(k));
+      if (!edge) continue;
+      for (let dr = -RIM_CELLS; dr <= RIM_CELLS; dr++) for (let dc = -RIM_CELLS; dc <= RIM_CELLS; dc++) rim.add(keyOf(r + dr, c + dc));
+    }
+  }
+  return rim;
+}
+
+function shareIn(spans: Spans, cells: ReadonlySet<number>): number {
+  let [hit, all] = [0, 0];
+  for (let i = 0; i < spans.length; i += 3) {
+    for (let c = spans[i + 1]!; c <= spans[i + 2]!; c++) {
+      all++;
+      if (cells.has(keyOf(spans[i]!, c))) hit++;
+    }
+  }
+  return all === 0 ? 0 : hit / all;
+}
+
+const middleX = (i: RouteItem): number => (i.box.minX + i.box.maxX) / 2;
+const middleY = (i: RouteItem): number => (i.box.minY + i.box.maxY) / 2;
+
+/** Caps: from the lowest row upward; in a row from the middle out to one side, then from the middle to the other. */
+function upwardAndOutward(items: readonly RouteItem[]): Aim {
+  const lowest = Math.max(...items.map(middleY), -1e9);
+  const keys = items.map((item) => {
+    const band = Math.floor((lowest - middleY(item)) / BAND_MM + 0.5);
+    const x = middleX(item);
+    const side = x < -1 ? 1 : 0;
+    return band * 10_000 + side * 2000 + Math.abs(x);
+  });
+  return {
+    penalty: (order) => AGAINST_CAP_S * order.slice(1).filter((item, k) => keys[item]! < keys[order[k]!]! - 1).length,
+    key: (item) => keys[item]!,
+    followers: () => NO_FOLLOWERS,
+  };
+}
+
+/** Large work: one section is finished before the next is begun. */
+function bySections(items: readonly RouteItem[]): Aim {
+  const [xs, ys] = [items.map(middleX), items.map(middleY)];
+  const [left, top] = [Math.min(...xs, 1e9), Math.min(...ys, 1e9)];
+  const span = Math.max(Math.max(...xs, -1e9) - left, Math.max(...ys, -1e9) - top);
+  const size = Math.min(SECTION_MM.most, Math.max(SECTION_MM.least, span / 2));
+  const sectionOf = items.map((_, i) => {
+    const [column, row] = [Math.floor((xs[i]! - left) / size), Math.floor((ys[i]! - top) / size)];
+    // To and fro, so that the next section is always a neighbour.
+    return row * 100 + (row % 2 === 0 ? column : 99 - column);
+  });
+  return {
+    penalty(order) {
+      const done = new Set<number>();
+      let [now, hops] = [NaN, 0];
+      for (const item of order) {
+        const section = sectionOf[item]!;
+        if (section === now) continue;
+        if (done.has(section)) hops++;
+        done.add(section);
+        now = section;
+      }
+      return HOP_S * hops;
+    },
+    key: (item) => sectionOf[item]!,
+    followers: () => NO_FOLLOWERS,
+  };
+}

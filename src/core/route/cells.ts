@@ -1,0 +1,85 @@
+import type { Area, Line, Point } from '../geometry/point';
+
+/** Side of the cells on which ways are found, mm: fine enough for columns of 1.2 mm. */
+export const CELL_MM = 0.5;
+
+/**
+ * Cells as runs along rows: triples of row, first and last column, in cell numbers counted from the hoop's centre, so
+ * that they hold wherever a job's other pieces lie.
+ */
+export type Spans = Int32Array;
+
+const known = new WeakMap<object, Spans>();
+
+function remembered(key: object, make: () => Spans): Spans {
+  const found = known.get(key) ?? make();
+  known.set(key, found);
+  return found;
+}
+
+/** Cells whose centre lies in an area (even-odd). */
+export const spansOf = (area: Area): Spans => remembered(area, () => scan(area));
+
+/** Cells that lines pass through. */
+export const spansAlong = (lines: readonly Line[]): Spans => remembered(lines, () => trace(lines));
+
+export const cellOf = (mm: number): number => Math.floor(mm / CELL_MM);
+export const centreOf = (cell: number): number => (cell + 0.5) * CELL_MM;
+
+function scan(area: Area): Spans {
+  const rows = new Map<number, number[]>();
+  for (const ring of area) {
+    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      const [a, b] = ring[i]!.y < ring[j]!.y ? [ring[i]!, ring[j]!] : [ring[j]!, ring[i]!];
+      for (let row = Math.ceil(a.y / CELL_MM - 0.5); centreOf(row) < b.y; row++) {
+        const xs = rows.get(row) ?? [];
+        if (xs.length === 0) rows.set(row, xs);
+        xs.push(a.x + ((centreOf(row) - a.y) / (b.y - a.y)) * (b.x - a.x));
+      }
+    }
+  }
+  const out: number[] = [];
+  for (const [row, xs] of rows) {
+    xs.sort((p, q) => p - q);
+    for (let k = 0; k + 1 < xs.length; k += 2) {
+      const from = Math.ceil(xs[k]! / CELL_MM - 0.5);
+      const to = Math.ceil(xs[k + 1]! / CELL_MM - 0.5) - 1;
+      if (to >= from) out.push(row, from, to);
+    }
+  }
+  return Int32Array.from(out);
+}
+
+function trace(lines: readonly Line[]): Spans {
+  const out: number[] = [];
+  let [row, column] = [NaN, NaN];
+  const visit = (p: Point): void => {
+    const [r, c] = [cellOf(p.y), cellOf(p.x)];
+    if (r === row && c === column) return;
+    [row, column] = [r, c];
+    out.push(r, c, c);
+  };
+  for (const line of lines) {
+    for (let i = 1; i < line.length; i++) {
+      const [a, b] = [line[i - 1]!, line[i]!];
+      const steps = Math.max(1, Math.ceil((Math.abs(b.x - a.x) + Math.abs(b.y - a.y)) / (CELL_MM / 4)));
+      for (let k = 0; k <= steps; k++) visit({ x: a.x + ((b.x - a.x) * k) / steps, y: a.y + ((b.y - a.y) * k) / steps });
+    }
+  }
+  return Int32Array.from(out);
+}
+
+/** Cells that two sets of runs share. */
+export function sharedCells(a: Spans, b: Spans): number {
+  const rows = new Map<number, [number, number][]>();
+  for (let i = 0; i < a.length; i += 3) {
+    const list = rows.get(a[i]!) ?? [];
+    if (list.length === 0) rows.set(a[i]!, list);
+    list.push([a[i + 1]!, a[i + 2]!]);
+  }
+  let sum = 0;
+  for (let i = 0; i < b.length; i += 3) {
+    for (const [from, to] of rows.get(b[i]!) ?? []) sum += Math.max(0, Math.min(to, b[i + 2]!) - Math.max(from, b[i + 1]!) + 1);
+  }
+  return sum;
+}

@@ -1,0 +1,48 @@
+import { nearestOnLine } from '../geometry/line';
+import { boundsTouch, type Area, type Line, type Point } from '../geometry/point';
+import type { RouteItem } from './item';
+
+const MOST = 6;
+
+/**
+ * Items with more places to begin and end: where lines that are sewn later cross an area's rim, a run can come and go
+ * unseen beneath them.
+ */
+export function withCrossings(items: readonly RouteItem[]): RouteItem[] {
+  return items.map((item, i) => {
+    if (!item.rim) return item;
+    const found = items.flatMap((o, j) =>
+      j > i && o.lines.length > 0 && boundsTouch(item.box, o.box) ? crossingsOf(item.rim!, o.lines) : [],
+    );
+    if (found.length === 0) return item;
+    const extra = found.slice(0, MOST);
+    const places = [...new Set(item.candidates.map((c) => c.start)), ...extra];
+    return { ...item, candidates: places.flatMap((start) => places.filter((end) => end !== start).map((end) => ({ start, end }))) };
+  });
+}
+
+function crossingsOf(rim: Area, lines: readonly Line[]): Point[] {
+  const out: Point[] = [];
+  for (const ring of rim) {
+    const closed = [...ring, ring[0]!];
+    for (const line of lines) {
+      for (let i = 1; i < line.length && out.length < MOST; i++) {
+        for (let k = 1; k < closed.length; k++) {
+          const p = meeting(line[i - 1]!, line[i]!, closed[k - 1]!, closed[k]!);
+          if (p && nearestOnLine(closed, p).distance < 0.01) out.push(p);
+        }
+      }
+    }
+  }
+  return out;
+}
+
+/** Where two segments cross; null when they do not. */
+function meeting(a: Point, b: Point, c: Point, d: Point): Point | null {
+  const [rx, ry, sx, sy] = [b.x - a.x, b.y - a.y, d.x - c.x, d.y - c.y];
+  const cross = rx * sy - ry * sx;
+  if (Math.abs(cross) < 1e-12) return null;
+  const t = ((c.x - a.x) * sy - (c.y - a.y) * sx) / cross;
+  const u = ((c.x - a.x) * ry - (c.y - a.y) * rx) / cross;
+  return t >= 0 && t <= 1 && u >= 0 && u <= 1 ? { x: a.x + rx * t, y: a.y + ry * t } : null;
+}

@@ -1,0 +1,218 @@
+import { distance, type Point } from '../geometry/point';
+import { CELL_MM, cellOf, centreOf, type Spans } from './cells';
+import type { RouteItem } from './item';
+
+/** A gap that one stitch bridges without being seen, mm. */
+export const TOUCHING_MM = 1;
+/** Between columns of lettering a stitch may show this far: below it machines cannot trim, and people leave it (craft §6). */
+const LETTER_GAP_MM = 2;
+/** A thread may lie on finished rows of its own colour for so short a way, when it runs with them, mm. */
+const OVER_OWN_MM = 5;
+/** Any direction looks alike over so short a way, mm. */
+const OVER_ANYHOW_MM = 2.2;
+const WITH_ROWS_COS = 0.9;
+const PROBE_MM = 0.25;
+/** How far a place may lie from a cell that counts as its own, cells. */
+const NEAR_CELLS = 3;
+/** A stitch over finished rows or a touching gap leads to it, mm. */
+const NEAR_MM = 1.4;
+
+/** What a straight stitch from place to place would show, mm. */
+interface Straight {
+  bareMm: number;
+  overMm: number;
+  /** A place in the middle of what lies over own rows. */
+  over: { piece: number; at: Point } | null;
+  foam: boolean;
+}
+
+/**
+ * The cloth as cells, each knowing the last piece in an order whose cover hides it. A travel before piece k is hidden
+ * where that piece is k or later. Read from the last piece to the first, hidden cells only ever become more, so what
+ * hangs together is kept in a union-find.
+ */
+export class Ground {
+  private readonly left: number;
+  private readonly top: number;
+  readonly columns: number;
+  readonly rows: number;
+  /** Position in the order of the last piece that hides a cell; -1 when none does. */
+  readonly latest: Int16Array;
+  private readonly foam: Uint8Array;
+  private readonly parent: Int32Array;
+  private readonly next: Int32Array;
+  private readonly heads: Int32Array;
+  private threads: readonly string[] = [];
+  private sequence: readonly RouteItem[] = [];
+  private active = 0;
+
+  constructor(private readonly items: readonly RouteItem[]) {
+    let [minR, maxR, minC, maxC] = [Infinity, -Infinity, Infinity, -Infinity];
+    for (const item of items) {
+      for (const spans of [item.hides, item.tracks]) {
+        for (let i = 0; i < spans.length; i += 3) {
+          minR = Math.min(minR, spans[i]!);
+          maxR = Math.max(maxR, spans[i]!);
+          minC = Math.min(minC, spans[i + 1]!);
+          maxC = Math.max(maxC, spans[i + 2]!);
+        }
+      }
+    }
+    const empty = maxR < minR;
+    this.left = empty ? 0 : minC - 1;
+    this.top = empty ? 0 : minR - 1;
+    this.columns = empty ? 3 : maxC - minC + 3;
+    this.rows = empty ? 3 : maxR - minR + 3;
+    const n = this.columns * this.rows;
+    this.latest = new Int16Array(n);
+    this.foam = new Uint8Array(n);
+    this.parent = new Int32Array(n);
+    this.next = new Int32Array(n);
+    this.heads = new Int32Array(items.length + 1);
+    for (const item of items) if (item.foam) this.paint(item.painted, (cell) => (this.foam[cell] = 1));
+  }
+
+  private paint(spans: Spans, put: (cell: number) => void): void {
+    for (let i = 0; i < spans.length; i += 3) {
+      const row = spans[i]! - this.top;
+      if (row < 0 || row >= this.rows) continue;
+      const from = Math.max(0, spans[i + 1]! - this.left);
+      const to = Math.min(this.columns - 1, spans[i + 2]! - this.left);
+      for (let c = row * this.columns + from; c <= row * this.columns + to; c++) put(c);
+    }
+  }
+
+  /** Lays the pieces in an order; afterwards `reveal` goes from the last to the first. */
+  lay(order: readonly number[]): void {
+    this.latest.fill(-1);
+    order.forEach((item, position) => {
+      const { hides, tracks } = this.items[item]!;
+      for (const spans of [hides, tracks]) {
+        for (let i = 0; i < spans.length; i += 3) {
+          const at = (spans[i]! - this.top) * this.columns - this.left;
+          this.latest.fill(position, at + spans[i + 1]!, at + spans[i + 2]! + 1);
+        }
+      }
+    });
+    this.sequence = order.map((i) => this.items[i]!);
+    this.threads = this.sequence.map((i) => i.thread);
+    this.heads.fill(-1);
+    for (let cell = 0; cell < this.latest.length; cell++) {
+      const position = this.latest[cell]!;
+      if (position < 0 || this.foam[cell] === 1) continue;
+      this.next[cell] = this.heads[position]!;
+      this.heads[position] = cell;
+    }
+    this.parent.fill(-1);
+    this.active = order.length;
+  }
+
+  /** Makes everything that piece `k` and later ones hide known to `together`. Goes down only. */
+  reveal(k: number): void {
+    while (this.active > k) {
+      this.active--;
+      for (let cell = this.heads[this.active]!; cell >= 0; cell = this.next[cell]!) {
+        this.parent[cell] = cell;
+        for (let row = cell - this.columns; row <= cell + this.columns; row += this.columns) {
+          for (let other = row - 1; other <= row + 1; other++) if (this.parent[other]! >= 0) this.join(cell, other);
+        }
+      }
+    }
+  }
+
+  private join(a: number, b: number): void {
+    const [p, q] = [this.root(a), this.root(b)];
+    if (p !== q) this.parent[Math.max(p, q)] = Math.min(p, q);
+  }
+
+  private root(cell: number): number {
+    const { parent } = this;
+    while (parent[cell] !== cell) {
+      parent[cell] = parent[parent[cell]!]!;
+      cell = parent[cell]!;
+    }
+    return cell;
+  }
+
+  cellAt(p: Point): number {
+    return this.cellOver(p.x, p.y);
+  }
+
+  private cellOver(x: number, y: number): number {
+    const r = Math.floor(y / CELL_MM) - this.top;
+    const c = Math.floor(x / CELL_MM) - this.left;
+    return r < 0 || c < 0 || r >= this.rows || c >= this.columns ? -1 : r * this.columns + c;
+  }
+
+  placeOf(cell: number): Point {
+    return { x: centreOf((cell % this.columns) + this.left), y: centreOf(Math.floor(cell / this.columns) + this.top) };
+  }
+
+  hidden(cell: number, k: number): boolean {
+    return cell >= 0 && this.latest[cell]! >= k && this.foam[cell] === 0;
+  }
+
+  /** The nearest cell to a place that is hidden before piece `k`; -1 when none is near. */
+  nearHidden(p: Point, k: number): number {
+    const own = this.cellAt(p);
+    if (this.hidden(own, k)) return own;
+    const [row, column] = [cellOf(p.y) - this.top, cellOf(p.x) - this.left];
+    let best = -1;
+    let least = Infinity;
+    for (let r = Math.max(0, row - NEAR_CELLS); r <= Math.min(this.rows - 1, row + NEAR_CELLS); r++) {
+      for (let c = Math.max(0, column - NEAR_CELLS); c <= Math.min(this.columns - 1, column + NEAR_CELLS); c++) {
+        const cell = r * this.columns + c;
+        if (!this.hidden(cell, k)) continue;
+        const d = distance(this.placeOf(cell), p);
+        if (d < least && d <= NEAR_MM) [best, least] = [cell, d];
+      }
+    }
+    return best;
+  }
+
+  /** A number that two places share when a hidden way joins them before piece `k` (which must be revealed); -1 for none. */
+  together(p: Point, k: number): number {
+    const cell = this.nearHidden(p, k);
+    return cell < 0 ? -1 : this.root(cell);
+  }
+
+  /** Whether one straight way to piece `k` needs no cut: hidden, over own rows a little, or across a gap nobody minds. */
+  goesStraight(from: Point, to: Point, k: number, clean: boolean): boolean {
+    const gap = distance(from, to);
+    if (gap <= 0.05) return true;
+    const letters = !clean && this.sequence[k]?.column === true && this.sequence[k - 1]?.column === true;
+    const mostOver = clean ? OVER_ANYHOW_MM : OVER_OWN_MM;
+    const seen = this.straight(from, to, k);
+    if (seen.foam || seen.bareMm > (letters ? LETTER_GAP_MM : TOUCHING_MM) || seen.overMm > mostOver) return false;
+    return seen.overMm <= OVER_ANYHOW_MM || this.withRows(seen, from, to);
+  }
+
+  /** What a straight stitch before piece `k` would show. */
+  straight(from: Point, to: Point, k: number): Straight {
+    const gap = distance(from, to);
+    const steps = Math.max(1, Math.ceil(gap / PROBE_MM));
+    const step = gap / steps;
+    const [dx, dy] = [(to.x - from.x) / steps, (to.y - from.y) / steps];
+    const seen: Straight = { bareMm: 0, overMm: 0, over: null, foam: false };
+    const thread = this.threads[k];
+    for (let s = 0; s < steps; s++) {
+      const [x, y] = [from.x + dx * (s + 0.5), from.y + dy * (s + 0.5)];
+      const cell = this.cellOver(x, y);
+      const last = cell < 0 ? -1 : this.latest[cell]!;
+      if (cell >= 0 && this.foam[cell] === 1) seen.foam = true;
+      else if (last >= k) continue;
+      else if (last >= 0 && this.threads[last] === thread) {
+        seen.overMm += step;
+        // The middle of what lies over own rows stands for all of it.
+        if (seen.overMm <= OVER_OWN_MM / 2) seen.over = { piece: last, at: { x, y } };
+      } else seen.bareMm += step;
+    }
+    return seen;
+  }
+
+  private withRows({ over }: Straight, from: Point, to: Point): boolean {
+    const row = over && this.sequence[over.piece]!.rowAt(over.at);
+    const gap = distance(from, to);
+    return !row || Math.abs(row.x * (to.x - from.x) + row.y * (to.y - from.y)) >= WITH_ROWS_COS * gap;
+  }
+}

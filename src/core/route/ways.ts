@@ -1,0 +1,114 @@
+import Flatqueue from 'flatqueue';
+import { nearestOnLine } from '../geometry/line';
+import { distance, type Line, type Point } from '../geometry/point';
+import { CELL_MM } from './cells';
+import type { Ground } from './ground';
+
+/** Cells beside open cloth are avoided: a thread there is nearer to being seen. */
+const RIM_FACTOR = 1.8;
+const SNAP_MM = 0.6;
+const DIAGONAL = 1.414;
+
+/**
+ * The shortest hidden way to piece `k`, over cells (A*), pulled straight wherever it stays hidden.
+ * @returns places from `from` to `to`, or null when there is none
+ */
+export function hiddenWay(ground: Ground, from: Point, to: Point, k: number, lines: readonly Line[]): Point[] | null {
+  const start = ground.nearHidden(from, k);
+  const goal = ground.nearHidden(to, k);
+  if (start < 0 || goal < 0) return null;
+  if (sees(ground, from, to, k)) return [from, to];
+  const cells = search(ground, start, goal, k);
+  if (!cells) return null;
+  const places = [from, ...cells.map((c) => onLine(ground.placeOf(c), ground, c, k, lines)), to];
+  return pulled(places, (a, b) => sees(ground, a, b, k));
+}
+
+/** Where only a line hides, the way runs exactly on it. */
+function onLine(p: Point, ground: Ground, cell: number, k: number, lines: readonly Line[]): Point {
+  const open = [cell - 1, cell + 1, cell - ground.columns, cell + ground.columns].filter((c) => !ground.hidden(c, k)).length;
+  if (open < 2 || lines.length === 0) return p;
+  let best = { point: p, distance: SNAP_MM };
+  for (const line of lines) {
+    const near = nearestOnLine(line, p);
+    if (near.distance < best.distance) best = near;
+  }
+  return best.point;
+}
+
+/** Whether the straight way is hidden, its first and last half millimetre aside. */
+function sees(ground: Ground, a: Point, b: Point, k: number): boolean {
+  const gap = distance(a, b);
+  const steps = Math.ceil(gap / (CELL_MM / 2));
+  for (let s = 1; s < steps; s++) {
+    const t = s / steps;
+    if (t * gap < 0.5 || (1 - t) * gap < 0.5) continue;
+    if (!ground.hidden(ground.cellAt({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t }), k)) return false;
+  }
+  return true;
+}
+
+/** Leaves out places that the ones before see past. */
+function pulled(places: readonly Point[], see: (a: Point, b: Point) => boolean): Point[] {
+  const out = [places[0]!];
+  let from = 0;
+  while (from < places.length - 1) {
+    // Doubling, then halving: most ways are straight for long.
+    let far = from + 1;
+    for (let step = 1; from + step < places.length; step *= 2) {
+      if (!see(places[from]!, places[from + step]!)) break;
+      far = from + step;
+    }
+    for (let step = far - from; step >= 1; step >>= 1) {
+      if (far + step < places.length && see(places[from]!, places[far + step]!)) far += step;
+    }
+    out.push(places[far]!);
+    from = far;
+  }
+  return out;
+}
+
+function search(ground: Ground, start: number, goal: number, k: number): number[] | null {
+  const { columns } = ground;
+  const cost = new Map<number, number>([[start, 0]]);
+  const came = new Map<number, number>();
+  const queue = new Flatqueue<number>();
+  const [goalR, goalC] = [Math.floor(goal / columns), goal % columns];
+  const left = (cell: number): number => {
+    const [dr, dc] = [Math.abs(Math.floor(cell / columns) - goalR), Math.abs((cell % columns) - goalC)];
+    return Math.max(dr, dc) + 0.414 * Math.min(dr, dc);
+  };
+  const free = (cell: number): boolean => ground.hidden(cell, k);
+  queue.push(start, left(start));
+  while (queue.length > 0) {
+    const here = queue.pop()!;
+    if (here === goal) return back(came, goal);
+    const so = cost.get(here)!;
+    for (const [step, length] of [
+      [-1, 1],
+      [1, 1],
+      [-columns, 1],
+      [columns, 1],
+      [-columns - 1, DIAGONAL],
+      [-columns + 1, DIAGONAL],
+      [columns - 1, DIAGONAL],
+      [columns + 1, DIAGONAL],
+    ] as const) {
+      const next = here + step;
+      if (!free(next)) continue;
+      const rim = free(next - 1) && free(next + 1) && free(next - columns) && free(next + columns) ? 1 : RIM_FACTOR;
+      const sum = so + length * rim;
+      if (sum >= (cost.get(next) ?? Infinity)) continue;
+      cost.set(next, sum);
+      came.set(next, here);
+      queue.push(next, sum + left(next));
+    }
+  }
+  return null;
+}
+
+function back(came: ReadonlyMap<number, number>, goal: number): number[] {
+  const out = [goal];
+  for (let at = came.get(goal); at !== undefined; at = came.get(at)) out.push(at);
+  return out.reverse();
+}
