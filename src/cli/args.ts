@@ -1,19 +1,30 @@
 import { parseArgs } from 'node:util';
 import { InputError } from '../core/document/errors';
-import { CLOTH_KEYS, type Brief, type ClothKey } from '../core/document/types';
+import { CLOTH_KEYS, ROUTE_POLICIES, type Brief, type ClothKey, type RoutePolicy } from '../core/document/types';
 
-export const USAGE =
-  'usage: bin/cobble plan ART.svg|JOB.json|JOB.cobble [--width MM|--height MM] [--cloth NAME] [--hoop WxH] [--thread-weight 40] [--out FILE.csv|.svg|.gcode|.pdf|.png|.cobble] [--report FILE.json]';
+const INPUT = 'ART.svg|JOB.json|JOB.cobble [--width MM|--height MM] [--cloth NAME] [--hoop WxH] [--thread-weight 40]';
+export const USAGE = [
+  `usage: bin/cobble plan ${INPUT} [--out FILE.csv|.svg|.gcode|.pdf|.png|.cobble] [--report FILE.json]`,
+  `bin/cobble route ${INPUT} [--policy ${ROUTE_POLICIES.join('|')}] [--apply OUT.cobble] [--report FILE.json]`,
+].join('; or ');
 
-export interface PlanArgs {
+export interface InputArgs {
   input: string;
   width?: number;
   height?: number;
   cloth?: ClothKey;
   hoop?: Brief['hoop'];
   threadWeight?: number;
-  out: string[];
   report?: string;
+}
+
+export interface PlanArgs extends InputArgs {
+  out: string[];
+}
+
+export interface RouteArgs extends InputArgs {
+  policy?: RoutePolicy;
+  apply?: string;
 }
 
 const usage = (message: string): InputError => new InputError('bad-usage', message);
@@ -27,24 +38,48 @@ function number(name: string, text: string | undefined, min: number, max: number
 
 /** Reads the words after `bin/cobble plan`. */
 export function readPlanArgs(argv: readonly string[]): PlanArgs {
-  const { values, positionals } = parsed(argv);
+  const words = parsed(argv, { out: { type: 'string', multiple: true } });
+  return { ...readInput(words), out: (words.values as { out?: string[] }).out ?? [] };
+}
+
+/** Reads the words after `bin/cobble route`. */
+export function readRouteArgs(argv: readonly string[]): RouteArgs {
+  const words = parsed(argv, { policy: { type: 'string' }, apply: { type: 'string' } });
+  const args: RouteArgs = readInput(words);
+  const { policy: wanted, apply } = words.values as { policy?: string; apply?: string };
+  if (wanted !== undefined) {
+    const policy = ROUTE_POLICIES.find((p) => p === wanted);
+    if (!policy) throw usage(`There is no policy ‘${wanted}’; choose one of ${ROUTE_POLICIES.join(', ')}.`);
+    args.policy = policy;
+  }
+  if (apply !== undefined) {
+    if (!/\.(cobble|json)$/i.test(apply)) throw usage(`--apply writes a job: name a .cobble or .json file, not ‘${apply}’.`);
+    args.apply = apply;
+  }
+  return args;
+}
+
+type Words = ReturnType<typeof parsed>;
+
+function readInput({ values: all, positionals }: Words): InputArgs {
+  const values = all as Record<string, string | undefined>;
   if (positionals.length !== 1) throw usage(`Name one artwork or job to plan. ${USAGE}`);
-  if (values.width !== undefined && values.height !== undefined)
+  if (values['width'] !== undefined && values['height'] !== undefined)
     throw usage('Give --width or --height, not both: one follows from the other.');
-  const out: PlanArgs = { input: positionals[0]!, out: values.out ?? [] };
-  const width = number('width', values.width, 1, 1000);
-  const height = number('height', values.height, 1, 1000);
+  const out: InputArgs = { input: positionals[0]! };
+  const width = number('width', values['width'], 1, 1000);
+  const height = number('height', values['height'], 1, 1000);
   const weight = number('thread-weight', values['thread-weight'], 8, 150);
   if (width !== undefined) out.width = width;
   if (height !== undefined) out.height = height;
   if (weight !== undefined) out.threadWeight = weight;
-  if (values.report !== undefined) out.report = values.report;
-  if (values.cloth !== undefined) {
-    const cloth = CLOTH_KEYS.find((k) => k === values.cloth);
-    if (!cloth) throw usage(`There is no cloth ‘${values.cloth}’; choose one of ${CLOTH_KEYS.join(', ')}.`);
+  if (values['report'] !== undefined) out.report = values['report'];
+  if (values['cloth'] !== undefined) {
+    const cloth = CLOTH_KEYS.find((k) => k === values['cloth']);
+    if (!cloth) throw usage(`There is no cloth ‘${values['cloth']}’; choose one of ${CLOTH_KEYS.join(', ')}.`);
     out.cloth = cloth;
   }
-  if (values.hoop !== undefined) out.hoop = readHoop(values.hoop);
+  if (values['hoop'] !== undefined) out.hoop = readHoop(values['hoop']);
   return out;
 }
 
@@ -57,7 +92,7 @@ function readHoop(text: string): Brief['hoop'] {
   return { width, height, shape: 'rect' };
 }
 
-function parsed(argv: readonly string[]) {
+function parsed(argv: readonly string[], further: Record<string, { type: 'string'; multiple?: boolean }>) {
   const text = { type: 'string' } as const;
   try {
     return parseArgs({
@@ -70,7 +105,7 @@ function parsed(argv: readonly string[]) {
         hoop: text,
         'thread-weight': text,
         report: text,
-        out: { type: 'string', multiple: true },
+        ...further,
       },
     });
   } catch (error) {

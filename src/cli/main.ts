@@ -1,8 +1,9 @@
 import { InputError } from '../core/document/errors';
 import { USAGE } from './args';
 import { planCommand } from './plan';
+import { routeCommand } from './route';
 
-const COMMANDS: Readonly<Record<string, (argv: readonly string[]) => Promise<void>>> = { plan: planCommand };
+const COMMANDS: Readonly<Record<string, (argv: readonly string[]) => Promise<void>>> = { plan: planCommand, route: routeCommand };
 
 async function main(argv: readonly string[]): Promise<number> {
   const [name, ...rest] = argv;

@@ -1,60 +1,12 @@
-import { basename, extname } from 'node:path';
-import { jobFromArt, requireFit } from '../core/artwork/newJob';
-import { readSvg } from '../core/artwork/svg';
+import { requireFit } from '../core/artwork/newJob';
 import { InputError } from '../core/document/errors';
-import { parseJob } from '../core/document/schema';
-import type { Job } from '../core/document/types';
-import { readBundle } from '../core/formats/bundle';
 import { EXPORTS } from '../core/formats/registry';
 import { Planner } from '../core/plan/build';
 import { planBounds } from '../core/drawing/picture';
 import { planReport } from '../core/plan/report';
-import { readPlanArgs, type PlanArgs } from './args';
-import { readBytes, writeAll } from './files';
-
-interface Loaded {
-  job: Job;
-  artwork: Record<string, string>;
-}
-
-function load(args: PlanArgs): Loaded {
-  const bytes = readBytes(args.input);
-  const kind = extname(args.input).toLowerCase();
-  if (kind === '.json' || kind === '.cobble') {
-    if (args.width !== undefined || args.height !== undefined)
-      throw new InputError('bad-usage', 'A job has its size already; --width and --height are for artwork.');
-    const loaded = kind === '.json' ? { job: parseJob(parseJson(bytes)), artwork: {} } : readBundle(bytes);
-    return { ...loaded, job: overridden(loaded.job, args) };
-  }
-  const text = new TextDecoder().decode(bytes);
-  const file = basename(args.input);
-  const name = basename(args.input, extname(args.input));
-  const { job } = jobFromArt(readSvg(text), {
-    id: 'headless',
-    name,
-    file,
-    cloth: args.cloth ?? 'pique',
-    ...(args.width !== undefined ? { width: args.width } : {}),
-    ...(args.height !== undefined ? { height: args.height } : {}),
-    ...(args.hoop ? { hoop: args.hoop } : {}),
-    ...(args.threadWeight !== undefined ? { threadWeight: args.threadWeight } : {}),
-  });
-  return { job, artwork: { [file]: text } };
-}
-
-function parseJson(bytes: Uint8Array): unknown {
-  try {
-    return JSON.parse(new TextDecoder().decode(bytes));
-  } catch {
-    throw new InputError('bad-job', 'This file is not readable JSON; choose a job.json that Cobble exported.');
-  }
-}
-
-function overridden(job: Job, args: PlanArgs): Job {
-  const brief = { ...job.brief, ...(args.cloth ? { cloth: args.cloth } : {}), ...(args.hoop ? { hoop: args.hoop } : {}) };
-  const threads = args.threadWeight === undefined ? job.threads : job.threads.map((t) => ({ ...t, weight: args.threadWeight! }));
-  return { ...job, brief, threads };
-}
+import { readPlanArgs } from './args';
+import { writeAll } from './files';
+import { load } from './load';
 
 /** `bin/cobble plan`: artwork or job in, stitches and report out. */
 export async function planCommand(argv: readonly string[]): Promise<void> {

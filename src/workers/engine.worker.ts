@@ -13,6 +13,8 @@ import type { Point } from '@/core/geometry/point';
 import { simplify } from '@/core/geometry/area';
 import { prepareShape } from '@/core/pieces/registry';
 import { Planner } from '@/core/plan/build';
+import { explainCuts } from '@/core/plan/explain';
+import { proposeRoute } from '@/core/plan/propose';
 import { measurePlan } from '@/core/plan/measure';
 import { Command } from '@/core/plan/roles';
 import type { Job } from '@/core/document/types';
@@ -74,9 +76,10 @@ serve({
     const began = performance.now();
     const plan = planner.plan(job, progress);
     const milliseconds = performance.now() - began;
-    const output = { plan, figures: measurePlan(job, plan), outlines: outlinesOf(job), milliseconds };
+    const output = { plan, figures: measurePlan(job, plan), outlines: outlinesOf(job), cuts: explainCuts(job, plan), milliseconds };
     return { output, transfer: [plan.x, plan.y, plan.command, plan.role, plan.piece, plan.thread].map((a) => a.buffer) };
   },
+  route: ({ job, policy }, progress) => ({ output: proposeRoute(job, policy, planner, progress) }),
   export: async ({ job, artwork, extension }) => {
     const format = EXPORTS.find((f) => f.extension === extension)!;
     const content = await format.write({ job, plan: planner.plan(job), artwork });

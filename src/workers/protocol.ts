@@ -2,9 +2,11 @@ import type { Look } from '@/core/drawing/looks';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { ArtPose } from '@/core/artwork/pose';
 import type { SizeFacts, SizePlace } from '@/core/artwork/sizeReport';
-import type { ArtAnswer, ClothKey, Job, JobSettings, Piece, PieceKindName, Thread } from '@/core/document/types';
+import type { ArtAnswer, ClothKey, Job, JobSettings, Piece, PieceKindName, RoutePolicy, Thread } from '@/core/document/types';
 import type { Meeting } from '@/core/editing/overlaps';
 import type { WidthRange } from '@/core/geometry/medial';
+import type { ExplainedCut } from '@/core/plan/explain';
+import type { RouteProposal } from '@/core/plan/propose';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { StitchPlan } from '@/core/plan/plan';
 import type { Bundle } from '@/core/formats/bundle';
@@ -61,6 +63,8 @@ export interface Planned {
   figures: PlanFigures;
   /** Outline of each piece in mm, for choosing and marking; path data. */
   outlines: string[];
+  /** Every cut with its reason. */
+  cuts: ExplainedCut[];
   milliseconds: number;
 }
 
@@ -92,6 +96,8 @@ export interface Protocol {
   meetings: { in: { job: Job }; out: Meeting[] };
   /** Figures of a job as it would be, without keeping anything. */
   effect: { in: { job: Job }; out: PlanFigures };
+  /** A better sewing order, sought by a policy. */
+  route: { in: { job: Job; policy: RoutePolicy }; out: RouteProposal };
   /** Stitches of a job of one piece as path data, for showing while it is drawn. */
   preview: { in: { job: Job }; out: { path: string; stitches: number } };
   /** A sample of the gallery as a picture, at `scale` pixels per mm. */

@@ -181,7 +181,8 @@ class Assembly {
       return { ...link, how: 'trim', reason: 'thread' };
     }
     if (stops) {
-      this.stopFor(index);
+      this.cut(this.current);
+      this.waitAt(here, index);
       this.jumpTo(to, index);
       return { ...link, how: 'trim', reason: 'stop' };
     }

@@ -13,6 +13,8 @@ export interface RouteProposal {
   order: string[];
   before: PlanFigures;
   after: PlanFigures;
+  /** What the policy minds beyond machine time (late outlines, steps against the cap, hops), as seconds, before and after. */
+  aim: { before: number; after: number };
   /** Whether the order differs from the job's. */
   better: boolean;
 }
@@ -55,10 +57,11 @@ export function proposeRoute(
   const before = measurePlan(job, planner.plan(job));
   progress(0.9);
   const after = measurePlan(job, planner.plan(inOrder(job, ids)));
-  const worse = after.runSeconds + aim.penalty(order) > before.runSeconds + aim.penalty(items.map((_, i) => i)) + 1e-6;
+  const minded = { before: aim.penalty(items.map((_, i) => i)), after: aim.penalty(order) };
+  const worse = after.runSeconds + minded.after > before.runSeconds + minded.before + 1e-6;
   const same = ids.every((id, i) => job.pieces[i]!.id === id);
-  if (worse || same) return { policy, order: job.pieces.map((p) => p.id), before, after: before, better: false };
-  return { policy, order: ids, before, after, better: true };
+  if (worse || same) return { policy, order: job.pieces.map((p) => p.id), before, after: before, aim: { before: minded.before, after: minded.before }, better: false };
+  return { policy, order: ids, before, after, aim: minded, better: true };
 }
 
 /** A piece that a person wants right after another and that is not, seconds. */
