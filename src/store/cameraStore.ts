@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import type { Point } from '@/core/geometry/point';
 
 /** Where the eyes are over the cloth: pixels per mm, and the mm in the middle of the view. */
 export interface Camera {
@@ -53,3 +54,6 @@ export function showAt(scale: number): void {
 export function toCloth({ camera, width, height }: CameraState, px: number, py: number): { x: number; y: number } {
   return { x: camera.x + (px - width / 2) / camera.scale, y: camera.y + (py - height / 2) / camera.scale };
 }
+
+/** Brings a place on the cloth to the middle of the view. */
+export const centreOn = ({ x, y }: Point): void => useCamera.setState((s) => ({ camera: { ...s.camera, x, y } }));

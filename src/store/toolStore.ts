@@ -6,6 +6,7 @@ import { engine } from '@/workers/client';
 import { addPiece } from './commands';
 import { aimed, lineDone, newDrawing, pieceDrawn, placed, tookBack, type Drawing, type DrawKind, type Place } from './drawing';
 import { useJob } from './jobStore';
+import { setApproach } from './orderCommands';
 import { useView } from './viewStore';
 
 export type ToolName = 'choose' | 'nodes' | 'slants' | 'ends' | 'cut' | 'edge' | 'regions' | 'measure' | 'guides' | DrawKind;
@@ -23,6 +24,8 @@ interface ToolState {
   gauge: Gauge | null;
   /** The line of a cut being drawn. */
   cut: { from: Point; to: Point } | null;
+  /** The piece that the line being drawn is to be the way to. */
+  wayFor: string | null;
   /** How far to either side of the pointer an edge is pulled along, mm. */
   falloffMm: number;
 }
@@ -36,6 +39,7 @@ export const useTool = create<ToolState>(() => ({
   measured: null,
   gauge: null,
   cut: null,
+  wayFor: null,
   falloffMm: 8,
 }));
 
@@ -50,6 +54,7 @@ export function takeTool(tool: ToolName): void {
     measured: null,
     gauge: null,
     cut: null,
+    wayFor: null,
   });
 }
 
@@ -99,6 +104,12 @@ export function finishDrawing(): void {
     return;
   }
   const piece = pieceDrawn(drawing, thread);
+  const { wayFor } = useTool.getState();
+  if (wayFor) {
+    if (piece?.line) setApproach(wayFor, { how: 'travel', way: piece.line });
+    takeTool('choose');
+    return;
+  }
   if (piece) useView.setState({ selected: addPiece(piece, useView.getState().selected) });
   useTool.setState({ drawing: newDrawing(drawing.kind), pointer: null, preview: null });
 }

@@ -12,6 +12,11 @@ interface ViewState {
   playing: boolean;
   /** Stitches per second of the replay. */
   speed: number;
+  /** The replay waits at trims, and at stops. */
+  pauseAtTrims: boolean;
+  pauseAtStops: boolean;
+  /** The view follows the needle. */
+  follow: boolean;
   showArtwork: boolean;
   showHoop: boolean;
   look: Look;
@@ -25,7 +30,7 @@ interface ViewState {
   box: { from: Point; to: Point } | null;
 }
 
-export const SPEEDS = [15, 60, 300, 1500] as const;
+export const SPEEDS = [15, 60, 300, 1500, 7500] as const;
 
 export const useView = create<ViewState>(() => ({
   selected: null,
@@ -33,6 +38,9 @@ export const useView = create<ViewState>(() => ({
   playhead: null,
   playing: false,
   speed: 300,
+  pauseAtTrims: false,
+  pauseAtStops: false,
+  follow: false,
   showArtwork: true,
   showHoop: true,
   look: 'thread',

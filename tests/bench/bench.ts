@@ -7,6 +7,7 @@ import { makeRaster } from '../../src/core/drawing/raster';
 import { looksOf } from '../../src/core/drawing/picture';
 import { drawThreads } from '../../src/core/drawing/thread';
 import { jobOf, piece, stitchesOf } from '../../src/core/pieces/fixtures';
+import { proposeRoute } from '../../src/core/plan/propose';
 import { Planner } from '../../src/core/plan/build';
 
 function median(run: () => unknown, times = 7): number {
@@ -100,6 +101,22 @@ line(
   '300 pieces of 15 mm: whole plan, shapes known',
   median(() => new Planner().plan(larger), 3),
   new Planner().plan(larger).x.length,
+);
+const scattered = jobOf(
+  Array.from({ length: 300 }, (_, i) => {
+    const k = (i * 137) % 300;
+    return piece(
+      'fill',
+      { area: `M${(k % 20) * 12},${Math.floor(k / 20) * 12} h11 v11 h-11 Z`, thread: `t${k % 3}` },
+      { angle: (k * 30) % 180 },
+    );
+  }),
+);
+const route = proposeRoute(scattered, 'stops', planner);
+line(
+  `300 pieces: order proposed, ${route.before.colourChanges} to ${route.after.colourChanges} stops`,
+  median(() => proposeRoute(scattered, 'stops', planner), 3),
+  0,
 );
 const big = new Planner().plan(many);
 line(

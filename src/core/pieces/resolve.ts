@@ -27,6 +27,7 @@ export interface ResolvedSettings {
   ends?: Resolved<ColumnEnds>;
   foam?: Resolved<number>;
   stagger?: Resolved<Stagger>;
+  openings?: Resolved<'carve' | 'sew-over'>;
   tieIn: Resolved<boolean>;
   tieOff: Resolved<boolean>;
   tieShape: Resolved<TieShape>;
@@ -40,6 +41,8 @@ export interface ShapeFacts {
   widthMm: number;
   /** Direction proposed from the shape, degrees. */
   angleDeg: number;
+  /** Openings in a fill: how many, and the length of their edges, mm. */
+  openings?: { count: number; edgeMm: number };
 }
 
 export interface ResolveContext {
@@ -148,6 +151,9 @@ function satinSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): Wi
   };
 }
 
+const openingWords = ({ count, edgeMm }: { count: number; edgeMm: number }): string =>
+  `${count} ${count === 1 ? 'opening' : 'openings'}: gaps may open along ${Math.round(edgeMm)} mm of edge; sewn over, none can`;
+
 function cornersFor(piece: Piece, school: JobSettings): Resolved<Corners> {
   if (!piece.area || school.corners === 'butt') return rule<Corners>('butt', 'crisp');
   return rule<Corners>('turn', 'blends better');
@@ -167,6 +173,7 @@ function fillSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): Wit
     ),
     stitchLength: pick(own.stitchLength, recipe(ctx.recipe.fillLength, ctx.recipe.name)),
     ...(turning ? {} : { angle: pick(own.angle, directionFor(piece, facts, ctx.beneathDeg)) }),
+    ...(facts.openings ? { openings: pick(own.openings, rule<'carve' | 'sew-over'>('carve', openingWords(facts.openings))) } : {}),
     stagger: pick(own.stagger, piece.carve ? rule<Stagger>('carved', 'along the carved lines') : rule<Stagger>('mixed', 'no groove shows')),
   };
 }

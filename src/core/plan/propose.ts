@@ -60,7 +60,15 @@ export function proposeRoute(
   const minded = { before: aim.penalty(items.map((_, i) => i)), after: aim.penalty(order) };
   const worse = after.runSeconds + minded.after > before.runSeconds + minded.before + 1e-6;
   const same = ids.every((id, i) => job.pieces[i]!.id === id);
-  if (worse || same) return { policy, order: job.pieces.map((p) => p.id), before, after: before, aim: { before: minded.before, after: minded.before }, better: false };
+  if (worse || same)
+    return {
+      policy,
+      order: job.pieces.map((p) => p.id),
+      before,
+      after: before,
+      aim: { before: minded.before, after: minded.before },
+      better: false,
+    };
   return { policy, order: ids, before, after, aim: minded, better: true };
 }
 

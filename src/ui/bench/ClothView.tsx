@@ -2,6 +2,8 @@
 import { useEffect, useRef } from 'react';
 import { clothColour } from '@/core/drawing/picture';
 import type { Job } from '@/core/document/types';
+import type { StitchPlan } from '@/core/plan/plan';
+import { Command } from '@/core/plan/roles';
 import { useCamera, zoomAt } from '@/store/cameraStore';
 import { usePlan } from '@/store/planStore';
 import { useTool } from '@/store/toolStore';
@@ -157,9 +159,30 @@ function Needle({ scale }: { scale: number }) {
   const [x, y] = [plan.x[playhead - 1]!, plan.y[playhead - 1]!];
   const r = 7 / scale;
   return (
-    <g transform={`translate(${x} ${y}) scale(${r})`} data-testid="needle">
-      <circle r={1} fill="#f2c230" stroke="#1d282c" strokeWidth={0.25} />
-      <circle r={0.28} fill="#1d282c" />
-    </g>
+    <>
+      <path
+        d={recent(plan, playhead)}
+        fill="none"
+        stroke="#f2c230"
+        strokeOpacity={0.85}
+        strokeWidth={2}
+        vectorEffect="non-scaling-stroke"
+      />
+      <g transform={`translate(${x} ${y}) scale(${r})`} data-testid="needle">
+        <circle r={1} fill="#f2c230" stroke="#1d282c" strokeWidth={0.25} />
+        <circle r={0.28} fill="#1d282c" />
+      </g>
+    </>
   );
+}
+
+const RECENT = 24;
+
+/** The last few stitches, so that the eye finds what was just sewn. */
+function recent(plan: StitchPlan, playhead: number): string {
+  const out: string[] = [];
+  for (let i = Math.max(0, playhead - RECENT); i < playhead; i++) {
+    out.push(`${out.length === 0 || plan.command[i] !== Command.stitch ? 'M' : 'L'}${plan.x[i]},${plan.y[i]}`);
+  }
+  return out.join(' ');
 }

@@ -8,6 +8,7 @@ const MOST_MARKS = 600;
 /** Order numbers, starts, ends and trims over the Path look. */
 export function PathMarks({ job, scale }: { job: Job; scale: number }) {
   const plan = usePlan((s) => s.planned?.plan);
+  const cuts = usePlan((s) => s.planned?.cuts);
   if (!plan) return null;
   const k = 1 / scale;
   const trims = Array.from(plan.command.keys())
@@ -23,7 +24,9 @@ export function PathMarks({ job, scale }: { job: Job; scale: number }) {
           fill="none"
           stroke="#a3152e"
           strokeWidth={2.4}
-        />
+        >
+          <title>{cuts?.find((c) => c.event === i)?.words}</title>
+        </path>
       ))}
       {plan.pieces.slice(0, MOST_MARKS).map((p, n) => {
         if (p.to <= p.from || !job.pieces[n]) return null;

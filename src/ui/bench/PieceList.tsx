@@ -5,6 +5,7 @@ import { KIND_WORDS } from '@/core/document/words';
 import { usePlan } from '@/store/planStore';
 import { Button } from '../components/Button';
 import { Swatch } from '../components/Swatch';
+import { openRoute } from '@/store/routeStore';
 import { selectAll, toggleSelected, useView } from '@/store/viewStore';
 import { toggleHidden } from './benchKeys';
 import { withGroups } from './pick';
@@ -32,6 +33,9 @@ export function PieceList({ job }: { job: Job }) {
             Show {hidden} hidden
           </Button>
         )}
+        <Button dense onClick={openRoute} title="A better order, and why the thread is cut (Ctrl+Enter)">
+          Path
+        </Button>
         <Button
           dense
           look={showMeetings ? 'primary' : 'plain'}

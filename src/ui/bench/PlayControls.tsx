@@ -1,9 +1,13 @@
 'use client';
 import { ChevronLeft, ChevronRight, Pause, Play, SkipBack, SkipForward } from 'lucide-react';
+import { useMemo } from 'react';
+import { recipeFor } from '@/core/cloth/house';
+import { useJob } from '@/store/jobStore';
 import { usePlan } from '@/store/planStore';
 import { SPEEDS, useView } from '@/store/viewStore';
 import { SignButton } from '../components/Button';
 import { seek, stepBy, togglePlay } from './player';
+import { timelineOf } from './timeline';
 
 /** Sew, step, and how fast. */
 export function PlayControls() {
@@ -11,6 +15,10 @@ export function PlayControls() {
   const speed = useView((s) => s.speed);
   const playhead = useView((s) => s.playhead);
   const total = usePlan((s) => s.planned?.plan.x.length ?? 0);
+  const { pauseAtTrims, pauseAtStops, follow } = useView();
+  const plan = usePlan((s) => s.planned?.plan);
+  const speedOf = useJob((s) => (s.job ? recipeFor(s.job.brief).speed : 750));
+  const timeline = useMemo(() => (plan ? timelineOf(plan, speedOf) : null), [plan, speedOf]);
   const off = total === 0;
   return (
     <div className="flex w-[176px] shrink-0 flex-col gap-1.5 border-r border-hairline p-2">
@@ -38,7 +46,7 @@ export function PlayControls() {
           <SkipForward size={16} />
         </SignButton>
       </div>
-      <div role="group" aria-label="Stitches per second" className="grid grid-cols-4 overflow-hidden rounded-md border border-edge">
+      <div role="group" aria-label="Stitches per second" className="grid grid-cols-5 overflow-hidden rounded-md border border-edge">
         {SPEEDS.map((s) => (
           <button
             key={s}
@@ -48,14 +56,32 @@ export function PlayControls() {
             onClick={() => useView.setState({ speed: s })}
             className={`figures h-6 border-r border-hairline text-xs last:border-r-0 ${speed === s ? 'bg-tape' : 'hover:bg-tape-soft'}`}
           >
-            {s}
+            {s >= 1000 ? `${s / 1000}k` : s}
           </button>
         ))}
       </div>
-      <p className="text-center text-xs text-quiet">stitches a second</p>
-      <p className="figures mt-auto text-center" data-testid="play-position">
-        {(playhead ?? total).toLocaleString('en')} <span className="text-quiet">/ {total.toLocaleString('en')}</span>
+      <div className="flex items-center justify-between text-xs" role="group" aria-label="The replay waits at">
+        <Tick name="trims" title="Wait at every trim" on={pauseAtTrims} onChange={(on) => useView.setState({ pauseAtTrims: on })} />
+        <Tick name="stops" title="Wait at every stop" on={pauseAtStops} onChange={(on) => useView.setState({ pauseAtStops: on })} />
+        <Tick name="follow" title="The view follows the needle" on={follow} onChange={(on) => useView.setState({ follow: on })} />
+      </div>
+      <p className="figures mt-auto flex justify-between text-xs whitespace-nowrap" data-testid="play-position">
+        <span>
+          {(playhead ?? total).toLocaleString('en')} <span className="text-quiet">/ {total.toLocaleString('en')}</span>
+        </span>
+        {timeline && <span title="Machine time so far">{clock(timeline.at[Math.min(playhead ?? total, total)]!)}</span>}
       </p>
     </div>
+  );
+}
+
+const clock = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
+
+function Tick({ name, title, on, onChange }: { name: string; title: string; on: boolean; onChange(on: boolean): void }) {
+  return (
+    <label className="flex items-center gap-1" title={title}>
+      <input type="checkbox" className="h-3.5 w-3.5 accent-[#1d282c]" checked={on} onChange={(e) => onChange(e.target.checked)} />
+      {name}
+    </label>
   );
 }

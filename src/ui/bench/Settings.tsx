@@ -25,7 +25,7 @@ import { UnderlayLayers } from './UnderlayLayers';
 import { UnderlayPicker } from './UnderlayPicker';
 
 type NumberKey = Exclude<keyof typeof RANGES, 'width' | 'pullCompPercent'>;
-type ChoiceKey = 'style' | 'corners' | 'ends' | 'stagger' | 'overLimit' | 'tieShape';
+type ChoiceKey = 'style' | 'corners' | 'ends' | 'stagger' | 'overLimit' | 'tieShape' | 'openings';
 
 const NUMBERS: Record<NumberKey, { label: string; decimals: number }> = {
   angle: { label: 'Direction', decimals: 0 },
@@ -52,6 +52,7 @@ const CHOICES: { [K in ChoiceKey]: { label: string; options: { value: NonNullabl
   ends: { label: 'Open ends', options: named(COLUMN_ENDS, END_WORDS) },
   stagger: { label: 'Stagger', options: named(STAGGERS, STAGGER_WORDS) },
   overLimit: { label: 'Over the limit', options: named(['split', 'fill'], { split: 'Split rows', fill: 'Sew as fill' }) },
+  openings: { label: 'Openings', options: named(['carve', 'sew-over'], { carve: 'Left open', 'sew-over': 'Sewn over' }) },
   tieShape: { label: 'Ties', options: named(TIE_SHAPES, TIE_WORDS) },
 };
 
@@ -68,6 +69,7 @@ const FIRST = [
   'pullComp',
   'pushComp',
   'underlay',
+  'openings',
 ] as const;
 const MORE = ['corners', 'ends', 'stagger', 'overLimit', 'satinLimit', 'foam', 'tieShape', 'tieLength', 'tieCount'] as const;
 

@@ -6,16 +6,19 @@ import type { Job, Piece } from '@/core/document/types';
 import { KIND_WORDS } from '@/core/document/words';
 import type { PlannedPiece } from '@/core/plan/plan';
 import { possibleKinds, setKind } from '@/store/commands';
+import { useRoute } from '@/store/routeStore';
 import { usePlan } from '@/store/planStore';
 import { useView } from '@/store/viewStore';
 import { Choice } from '../components/Choice';
 import { Swatch } from '../components/Swatch';
 import { Arrange } from './Arrange';
+import { Coming } from './Coming';
 import { CrossSection } from './CrossSection';
 import { describe } from './describe';
 import { ManyCard } from './ManyCard';
 import { PieceList } from './PieceList';
 import { PieceName } from './PieceName';
+import { RoutePanel } from './RoutePanel';
 import { ShapeTools } from './ShapeTools';
 import { Settings } from './Settings';
 import { ThreadChoice } from './ThreadChoice';
@@ -24,6 +27,7 @@ import { ThreadChoice } from './ThreadChoice';
 export function StitchCard({ job }: { job: Job }) {
   const selected = useView((s) => s.selected);
   const piece = job.pieces.find((p) => p.id === selected);
+  const routing = useRoute((s) => s.open);
   const many = useView((s) => s.also.length > 0);
   const card = useRef<HTMLElement>(null);
   useEffect(() => {
@@ -32,7 +36,15 @@ export function StitchCard({ job }: { job: Job }) {
   const planned = usePlan((s) => s.planned?.plan.pieces.find((p) => p.id === selected));
   return (
     <aside ref={card} aria-label="Stitch card" className="flex w-[304px] shrink-0 flex-col overflow-auto border-l border-hairline bg-panel">
-      {piece && many ? <ManyCard job={job} /> : piece ? <Chosen job={job} piece={piece} planned={planned} /> : <PieceList job={job} />}
+      {routing ? (
+        <RoutePanel job={job} />
+      ) : piece && many ? (
+        <ManyCard job={job} />
+      ) : piece ? (
+        <Chosen job={job} piece={piece} planned={planned} />
+      ) : (
+        <PieceList job={job} />
+      )}
     </aside>
   );
 }
@@ -59,6 +71,7 @@ function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: Plan
       </div>
       <Arrange />
       <ShapeTools pieces={[piece]} />
+      <Coming job={job} piece={piece} />
       {planned ? (
         <>
           <p className="my-3" data-testid="sentence">

@@ -6,6 +6,8 @@ import { finishDrawing, giveUp, takeBackNode, takeTool, toggleCurve, type ToolNa
 import { fit, zoomAt } from '@/store/cameraStore';
 import { copyToClipboard, pasteFromClipboard } from '@/store/clipboard';
 import { useJob } from '@/store/jobStore';
+import { moveColour, sewInSequence } from '@/store/orderCommands';
+import { closeRoute, openRoute, useRoute } from '@/store/routeStore';
 import { hideInPictures } from '@/store/planStore';
 import { group, joinChosen, simplifyChosen, toggleLock, ungroup } from '@/store/shapeCommands';
 import { chosenIds, hideChosen, select, selectAll, useView } from '@/store/viewStore';
@@ -92,6 +94,20 @@ export const BENCH_KEYS = [
     'Sew the piece later',
     ']',
     withSelected((id, i) => movePiece(id, i + 1)),
+  ),
+  keyCommand(
+    'Sew the whole colour earlier',
+    '{',
+    withSelected((id) => moveColour(id, -1)),
+  ),
+  keyCommand(
+    'Sew the whole colour later',
+    '}',
+    withSelected((id) => moveColour(id, 1)),
+  ),
+  keyCommand('Sew what is chosen one after the other, in the order chosen', '\\', () => sewInSequence(chosenIds())),
+  keyCommand('The path: a better order, and why the thread is cut', 'Ctrl+Enter', () =>
+    useRoute.getState().open ? closeRoute() : openRoute(),
   ),
   keyCommand('Remove what is chosen', 'Delete', () => removePieces(chosenIds())),
   keyCommand('Give up what is being drawn, put the tool away, choose nothing', 'Escape', () => {

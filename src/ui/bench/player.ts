@@ -1,3 +1,5 @@
+import { Command } from '@/core/plan/roles';
+import { centreOn } from '@/store/cameraStore';
 import { usePlan } from '@/store/planStore';
 import { useView } from '@/store/viewStore';
 
@@ -7,6 +9,23 @@ let frame = 0;
 let last = 0;
 let exact = 0;
 
+/** The event after a trim or stop that the replay is to wait at, among those it would pass over now. */
+function haltBefore(from: number, to: number): number | null {
+  const { pauseAtTrims, pauseAtStops } = useView.getState();
+  const plan = usePlan.getState().planned?.plan;
+  if (!plan || (!pauseAtTrims && !pauseAtStops)) return null;
+  for (let i = from; i < Math.min(to, plan.command.length); i++) {
+    if (pauseAtTrims && plan.command[i] === Command.trim) return i + 1;
+    if (pauseAtStops && plan.command[i] === Command.stop) return i + 1;
+  }
+  return null;
+}
+
+function follow(event: number): void {
+  const plan = usePlan.getState().planned?.plan;
+  if (plan && useView.getState().follow && event > 0) centreOn({ x: plan.x[event - 1]!, y: plan.y[event - 1]! });
+}
+
 function tick(now: number): void {
   const { playing, speed, playhead } = useView.getState();
   if (!playing) return;
@@ -14,11 +33,19 @@ function tick(now: number): void {
   last = now;
   exact = Math.abs(exact - (playhead ?? 0)) > 2 ? (playhead ?? 0) : exact;
   exact += elapsed * speed;
+  const halt = haltBefore(playhead ?? 0, Math.floor(exact));
+  if (halt !== null) {
+    exact = halt;
+    useView.setState({ playhead: halt, playing: false });
+    follow(halt);
+    return;
+  }
   if (exact >= length()) {
     useView.setState({ playhead: null, playing: false });
     return;
   }
   useView.setState({ playhead: Math.floor(exact) });
+  follow(Math.floor(exact));
   frame = requestAnimationFrame(tick);
 }
 

@@ -54,10 +54,15 @@ function prepare(piece: Piece): FillShape | null {
   if (drawn.length === 0) return null;
   const { area, parts } = withoutHairlines(drawn, drawn === outline.area ? outline.parts : components(drawn));
   const perimeter = perimeterOf(area);
+  const holes = outline.area.filter((r) => !isOuter(r));
   const slants = (piece.slants ?? []).flatMap((d) => dataToRings(d)).filter((l) => l.length > 1);
   const points = extremes(area);
   return {
-    facts: { widthMm: (2 * areaOf(area)) / perimeter, angleDeg: slants.length > 0 ? angleAlong(slants) : proposeAngle(area) },
+    facts: {
+      widthMm: (2 * areaOf(area)) / perimeter,
+      angleDeg: slants.length > 0 ? angleAlong(slants) : proposeAngle(area),
+      ...(holes.length > 0 ? { openings: { count: holes.length, edgeMm: perimeterOf(holes) } } : {}),
+    },
     cover: area,
     painted: area,
     areaMm2: areaOf(area),

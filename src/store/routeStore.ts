@@ -1,0 +1,106 @@
+import { create } from 'zustand';
+import type { ExplainedCut } from '@/core/plan/explain';
+import type { Piece, RoutePolicy } from '@/core/document/types';
+import type { RouteProposal } from '@/core/plan/propose';
+import { ringsToData } from '@/core/geometry/path';
+import { policyOf } from '@/core/route/policy';
+import { engine } from '@/workers/client';
+import { freeId } from './commands';
+import { useJob } from './jobStore';
+
+interface RouteState {
+  /** The panel about the path is open. */
+  open: boolean;
+  policy: RoutePolicy | null;
+  progress: number | null;
+  proposal: RouteProposal | null;
+  problem: string | null;
+}
+
+/** The search for a better path; what it finds is only taken when the person says so. */
+export const useRoute = create<RouteState>(() => ({ open: false, policy: null, progress: null, proposal: null, problem: null }));
+
+let control: AbortController | null = null;
+
+export function openRoute(): void {
+  const job = useJob.getState().job;
+  if (job) useRoute.setState({ open: true, policy: useRoute.getState().policy ?? policyOf(job), proposal: null, problem: null });
+}
+
+export function closeRoute(): void {
+  cancelSearch();
+  useRoute.setState({ open: false, proposal: null, problem: null });
+}
+
+export function cancelSearch(): void {
+  control?.abort();
+  control = null;
+  useRoute.setState({ progress: null });
+}
+
+export async function searchRoute(): Promise<void> {
+  const job = useJob.getState().job;
+  const { policy } = useRoute.getState();
+  if (!job || !policy) return;
+  cancelSearch();
+  const own = new AbortController();
+  control = own;
+  useRoute.setState({ progress: 0, proposal: null, problem: null });
+  try {
+    const progress = (done: number): void => void (control === own && useRoute.setState({ progress: done }));
+    const proposal = await engine.call('route', { job, policy }, { signal: own.signal, progress });
+    useRoute.setState({ proposal, progress: null });
+  } catch (error) {
+    if (control === own) useRoute.setState({ progress: null, problem: (error as Error).message });
+  }
+}
+
+/** Takes the proposed order, and the policy that it was found by, in one step. */
+export function takeProposal(): void {
+  const { proposal } = useRoute.getState();
+  if (!proposal) return;
+  const place = new Map(proposal.order.map((id, k) => [id, k]));
+  useJob.getState().change('Take the proposed order', (job) => {
+    job.pieces.sort((a, b) => (place.get(a.id) ?? 0) - (place.get(b.id) ?? 0));
+    job.settings.policy = proposal.policy;
+  });
+  useRoute.setState({ proposal: null });
+}
+
+function editPiece(index: number, label: string, recipe: (piece: Piece) => void): void {
+  useJob.getState().change(label, (job) => {
+    const piece = job.pieces[index];
+    if (piece) recipe(piece);
+  });
+}
+
+/** Sews across where it can be seen, instead of cutting. */
+export const allowTravel = (cut: ExplainedCut): void =>
+  editPiece(cut.to ?? -1, 'Sew across instead of cutting', (p) => void (p.approach = { how: 'travel' }));
+
+/** Gives pinned places and what was asked for back to the router. */
+export function freeEnds(cut: ExplainedCut): void {
+  useJob.getState().change('Let the ends go', (job) => {
+    const [from, to] = [job.pieces[cut.from], cut.to === null ? undefined : job.pieces[cut.to]];
+    if (from) delete from.end;
+    if (!to) return;
+    delete to.start;
+    delete to.approach;
+  });
+}
+
+/** Lays a run between the two pieces, as a piece of its own that can be shaped. */
+export function addBridge(cut: ExplainedCut, leaves: { x: number; y: number }, arrives: { x: number; y: number }): void {
+  useJob.getState().change('Add a bridge', (job) => {
+    const from = job.pieces[cut.from];
+    if (!from || cut.to === null) return;
+    job.pieces.splice(cut.to, 0, {
+      id: freeId(new Set(job.pieces.map((p) => p.id))),
+      name: 'Bridge',
+      kind: 'run',
+      thread: from.thread,
+      line: ringsToData([[leaves, arrives]], false),
+      settings: { style: 'plain', foundation: true },
+    });
+  });
+}

@@ -1,0 +1,140 @@
+// The needle's path: a proposal taken, a start pinned, a piece dragged in the order, a cut saved, a replay that waits.
+import assert from 'node:assert/strict';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { after, before, test } from 'node:test';
+import { hands, startApp, startBrowser } from './browser.mjs';
+
+let app;
+let driver;
+let h;
+
+/** Six pennants side by side in a jumbled order, a flag that stands alone, and a band of another thread. */
+function jumbledJob(folder) {
+  const pennants = [3, 0, 5, 1, 4, 2].map((i) => ({
+    id: `p${i}`,
+    name: `Pennant ${i + 1}`,
+    kind: 'fill',
+    thread: 't1',
+    area: `M${i * 5.6 - 18},-10 h5 v14 h-5 Z`,
+    settings: {},
+  }));
+  const job = {
+    cobble: 1,
+    id: 'jumble',
+    name: 'Regatta bunting',
+    brief: {
+      cloth: 'twill',
+      place: 'apron',
+      hoop: { width: 130, height: 180, shape: 'rect' },
+      size: { width: 60 },
+      quantity: 1,
+      notes: '',
+    },
+    threads: [
+      { id: 't1', code: 'Q214', name: 'Deep water', hex: '#0b5563', weight: 40 },
+      { id: 't2', code: 'Q310', name: 'Tar', hex: '#20242c', weight: 40 },
+    ],
+    artwork: [],
+    pieces: [
+      ...pennants,
+      { id: 'flag', name: 'Flag', kind: 'fill', thread: 't1', area: 'M-4,-40 h8 v8 h-8 Z', settings: {} },
+      { id: 'band', name: 'Band', kind: 'fill', thread: 't2', area: 'M-34,8 h62 v5 h-62 Z', settings: {} },
+    ],
+    settings: {},
+    sewouts: [],
+    repeat: null,
+  };
+  const json = join(folder, 'bunting.json');
+  writeFileSync(json, JSON.stringify(job));
+  const bundle = join(folder, 'bunting.cobble');
+  execFileSync(join(process.cwd(), 'bin', 'cobble'), ['plan', json, '--out', bundle]);
+  return bundle;
+}
+
+before(async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'cobble-path-'));
+  const bundle = jumbledJob(folder);
+  app = await startApp();
+  ({ driver } = await startBrowser());
+  h = hands(driver);
+  await driver.get(app.address);
+  await (await h.find('input[type=file]')).sendKeys(bundle);
+  await h.poll('the job', async () => (await driver.getCurrentUrl()).includes('/job/'));
+  await driver.get((await driver.getCurrentUrl()).replace(/\/[a-z]+$/, '/bench'));
+  await h.sewn();
+});
+after(async () => {
+  await driver?.quit();
+  app?.stop();
+});
+
+const key = (k) => driver.actions().sendKeys(k).perform();
+const trims = async () => Number(await h.total('trims'));
+const order = async () =>
+  driver.executeScript('return [...document.querySelectorAll("[data-piece]")].map((e) => e.dataset.piece).join(" ")');
+
+test('a proposal shows its counts, and trims fall when it is taken', async () => {
+  await driver.actions().keyDown('\uE009').sendKeys('\uE007').keyUp('\uE009').perform();
+  await h.find('[data-testid="route-panel"]');
+  const jumbled = await trims();
+  await (await h.findText('label', 'Fewest stops')).click();
+  await (await h.findText('button', 'Look for a better order')).click();
+  await h.find('[data-testid="proposal"]');
+  assert.equal(await trims(), jumbled, 'nothing changes before it is taken');
+  await (await h.findText('button', 'Take this order')).click();
+  await h.poll('fewer trims', async () => (await trims()) < jumbled);
+});
+
+test('a cut that is left is explained and saved by sewing across', async () => {
+  const cut = await h.find('[data-cut="open"]');
+  assert.match(await cut.getText(), /no later cover/i);
+  const before = await trims();
+  await cut.findElement({ xpath: './/button[contains(., "Sew across")]' }).click();
+  await h.poll('one cut fewer', async () => (await trims()) === before - 1);
+});
+
+test('the replay waits at a trim', async () => {
+  await (await h.find('section[aria-label="The path"] button[aria-label="Close"]')).click();
+  await (await h.find('label[title="Wait at every trim"] input')).click();
+  await driver.executeScript('document.activeElement.blur()');
+  await key('\uE011');
+  await h.poll('it stands', async () => (await driver.findElements({ css: 'button[aria-label="Sew (Space)"]' })).length === 1);
+  const at = Number(await driver.executeScript('return document.querySelector("[role=slider]").getAttribute("aria-valuenow")'));
+  const all = Number(await driver.executeScript('return document.querySelector("[role=slider]").getAttribute("aria-valuemax")'));
+  assert.ok(at > 0 && at < all, `stands at ${at} of ${all}`);
+  await key('\uE010');
+  await (await h.find('label[title="Wait at every trim"] input')).click();
+});
+
+test('a start is pinned where it is dragged, and stays there', async () => {
+  await (await h.findText('button', 'Flag')).click();
+  await h.find('[data-testid="sentence"]');
+  await driver.executeScript('document.activeElement.blur()');
+  await key('e');
+  const start = await h.find('[data-testid="ends"] [aria-label^="Start"]');
+  await driver.actions().move({ origin: start }).press().move({ origin: start, x: 12, y: 9 }).release().perform();
+  await h.find('[data-testid="ends"] [aria-label="Start, pinned"]');
+  await key('q');
+  await key('\uE00C');
+});
+
+test('a piece is dragged to another place in the order', async () => {
+  const before = await order();
+  const handles = await driver.findElements({ css: '[data-piece]' });
+  const first = await handles[0].getRect();
+  const last = await handles[handles.length - 1].getRect();
+  const y = Math.round(first.y + 60);
+  await driver
+    .actions()
+    .move({ x: Math.round(first.x + first.width / 2), y })
+    .press()
+    .move({ x: Math.round(first.x + 40), y })
+    .move({ x: Math.round(last.x + last.width - 3), y })
+    .release()
+    .perform();
+  await h.poll('another order', async () => (await order()) !== before);
+  assert.equal((await order()).split(' ').at(-1), before.split(' ')[0]);
+});
