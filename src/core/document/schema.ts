@@ -214,6 +214,15 @@ export const jobSchema = Joi.object<Job>({
     .default([]),
   pieces: Joi.array().items(piece).max(MOST_PIECES).required(),
   settings: jobSettingsSchema.unknown(true).default({}),
+  accepted: Joi.array()
+    .items(
+      Joi.object({
+        rule: Joi.string().max(60).required(),
+        pieces: Joi.array().items(id).max(20_000).required(),
+        reason: Joi.string().min(1).max(500).required(),
+      }),
+    )
+    .max(2000),
   guides: Joi.object({ level: guide, upright: guide }),
   sewouts: Joi.array().default([]),
   repeat: Joi.any().default(null),

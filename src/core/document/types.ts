@@ -229,6 +229,13 @@ export interface JobSettings {
   stabilizer?: 'cutaway' | 'tear-away';
 }
 
+/** A finding that a person lives with, told by its rule and its pieces. */
+export interface AcceptedFinding {
+  rule: string;
+  pieces: string[];
+  reason: string;
+}
+
 export interface Guides {
   level: number[];
   upright: number[];
@@ -245,6 +252,8 @@ export interface Job {
   settings: JobSettings;
   /** Lines to draw and measure by: level ones at their y, upright ones at their x, mm. */
   guides?: Guides;
+  /** Findings of the proof that a person accepted, with the reason. */
+  accepted?: AcceptedFinding[];
   sewouts: unknown[];
   repeat: unknown;
 }

@@ -1,0 +1,42 @@
+import { recipeFor } from '../cloth/house';
+import type { ClothRecipe } from '../cloth/recipes';
+import type { Job } from '../document/types';
+import { boundsOf, type Point } from '../geometry/point';
+import { Planner } from '../plan/build';
+import { measurePlan, type PlanFigures } from '../plan/measure';
+import type { StitchPlan } from '../plan/plan';
+import { routeInput, type RouteInput } from '../plan/route';
+import type { Shaped } from '../plan/shaped';
+import { weightOf, type Weight } from './weight';
+
+/** What checks may look at. The dearer parts are made when first asked for. */
+export interface ProofContext {
+  job: Job;
+  plan: StitchPlan;
+  shaped: readonly Shaped[];
+  recipe: ClothRecipe;
+  figures: PlanFigures;
+  /** Middle of a piece, for findings that have no nearer place. */
+  middleOf(piece: number): Point;
+  weight(): Weight;
+  route(): RouteInput;
+}
+
+export function proofContext(job: Job, planner: Planner = new Planner(), plan: StitchPlan = planner.plan(job)): ProofContext {
+  const shaped = planner.shape(job);
+  let weight: Weight | null = null;
+  let route: RouteInput | null = null;
+  return {
+    job,
+    plan,
+    shaped,
+    recipe: recipeFor(job.brief),
+    figures: measurePlan(job, plan),
+    middleOf(piece) {
+      const box = boundsOf(shaped[piece]?.shape?.painted ?? []);
+      return Number.isFinite(box.minX) ? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 } : { x: 0, y: 0 };
+    },
+    weight: () => (weight ??= weightOf(plan)),
+    route: () => (route ??= routeInput(job, shaped)),
+  };
+}

@@ -1,0 +1,37 @@
+import type { Brief, Piece } from '../document/types';
+import type { Point } from '../geometry/point';
+
+export const SEVERITIES = ['stop', 'warn', 'note'] as const;
+/** `stop`: it will break, tear or miss the hoop. `warn`: it will be seen. `note`: worth knowing. */
+export type Severity = (typeof SEVERITIES)[number];
+
+/** A change that would mend what was found, as one undoable step. */
+export interface Fix {
+  label: string;
+  /** Fields of pieces to set; `settings` are merged into those that the piece has, undefined takes one away. */
+  pieces?: { id: string; patch?: Partial<Piece>; settings?: Piece['settings']; without?: (keyof Piece)[] }[];
+  brief?: Partial<Brief>;
+}
+
+/** What a check found, with its measure. */
+export interface Finding {
+  /** Stable name of the rule. */
+  rule: string;
+  severity: Severity;
+  /** Ids of the pieces that it concerns; none when it concerns the whole job. */
+  pieces: string[];
+  at: Point;
+  measured: number;
+  limit: number;
+  unit: 'mm' | '°' | '' | 'per mm²' | 'layers';
+  /** Where the limit comes from. */
+  limitFrom: string;
+  /** What it is and why it matters, in a sentence. */
+  message: string;
+  fix?: Fix;
+  /** Set when a person accepted it, with the reason. */
+  accepted?: string;
+}
+
+/** What a check says; its rule and severity are the check's own. */
+export type Found = Omit<Finding, 'rule' | 'severity' | 'accepted'> & { severity?: Severity };

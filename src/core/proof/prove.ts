@@ -1,0 +1,37 @@
+import type { Job } from '../document/types';
+import type { Planner } from '../plan/build';
+import type { StitchPlan } from '../plan/plan';
+import { proofContext } from './context';
+import { SEVERITIES, type Finding, type Fix } from './finding';
+import { CHECKS } from './registry';
+
+/** All findings of a job, the gravest first; those that a person accepted keep the reason. */
+export function prove(job: Job, planner?: Planner, plan?: StitchPlan): Finding[] {
+  const context = proofContext(job, planner, plan);
+  const found = CHECKS.flatMap((check) => check.find(context).map((f): Finding => ({ severity: check.severity, ...f, rule: check.rule })));
+  return found
+    .map((f) => {
+      const accepted = (job.accepted ?? []).find((a) => a.rule === f.rule && samePieces(a.pieces, f.pieces));
+      return accepted ? { ...f, accepted: accepted.reason } : f;
+    })
+    .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
+}
+
+const samePieces = (a: readonly string[], b: readonly string[]): boolean => a.length === b.length && a.every((id) => b.includes(id));
+
+/** The job with a fix made. */
+export function fixed(job: Job, fix: Fix): Job {
+  return {
+    ...job,
+    brief: { ...job.brief, ...fix.brief },
+    pieces: job.pieces.map((piece) => {
+      const change = fix.pieces?.find((c) => c.id === piece.id);
+      if (!change) return piece;
+      const settings = Object.entries({ ...piece.settings, ...change.settings }).filter(([, v]) => v !== undefined);
+      const kept = Object.entries({ ...piece, ...change.patch }).filter(
+        ([key]) => !(change.without as string[] | undefined)?.includes(key),
+      );
+      return { ...(Object.fromEntries(kept) as unknown as typeof piece), settings: Object.fromEntries(settings) };
+    }),
+  };
+}

@@ -1,0 +1,105 @@
+import { emptyBounds, growBounds } from '../geometry/point';
+import type { StitchPlan } from '../plan/plan';
+import { Command } from '../plan/roles';
+import { THREAD_WIDTH_MM } from '../units/tolerances';
+import { hypot } from '../units/trig';
+
+export const WEIGHT_CELL_MM = 0.25;
+
+/** Thread and holes over the whole job on cells of a quarter millimetre, row by row from the upper left. */
+export interface Weight {
+  left: number;
+  top: number;
+  columns: number;
+  rows: number;
+  /** Thread length in each cell, mm. */
+  thread: Float32Array;
+  /** Penetrations in each cell. */
+  holes: Uint16Array;
+}
+
+/** Lays every stitch and every hole of a plan on the grid. */
+export function weightOf(plan: Pick<StitchPlan, 'x' | 'y' | 'command'>): Weight {
+  const { x, y, command } = plan;
+  const box = emptyBounds();
+  for (let i = 0; i < x.length; i++) if (command[i] === Command.stitch) growBounds(box, x[i]!, y[i]!);
+  const empty = !Number.isFinite(box.minX);
+  const [left, top] = empty ? [0, 0] : [box.minX - WEIGHT_CELL_MM, box.minY - WEIGHT_CELL_MM];
+  const columns = empty ? 1 : Math.ceil((box.maxX - left) / WEIGHT_CELL_MM) + 2;
+  const rows = empty ? 1 : Math.ceil((box.maxY - top) / WEIGHT_CELL_MM) + 2;
+  const thread = new Float32Array(columns * rows);
+  const holes = new Uint16Array(columns * rows);
+  for (let i = 0; i < x.length; i++) {
+    if (command[i] !== Command.stitch) continue;
+    const cell = Math.floor((y[i]! - top) / WEIGHT_CELL_MM) * columns + Math.floor((x[i]! - left) / WEIGHT_CELL_MM);
+    holes[cell]!++;
+    if (i === 0 || command[i - 1] !== Command.stitch) continue;
+    const [dx, dy] = [x[i]! - x[i - 1]!, y[i]! - y[i - 1]!];
+    const length = hypot(dx, dy);
+    const steps = Math.max(1, Math.ceil(length / WEIGHT_CELL_MM));
+    const each = length / steps;
+    for (let k = 0; k < steps; k++) {
+      const t = (k + 0.5) / steps;
+      const row = Math.floor((y[i - 1]! + dy * t - top) / WEIGHT_CELL_MM);
+      const column = Math.floor((x[i - 1]! + dx * t - left) / WEIGHT_CELL_MM);
+      thread[row * columns + column]! += each;
+    }
+  }
+  return { left, top, columns, rows, thread, holes };
+}
+
+/** Sums of a quantity over squares of `side` cells, at every cell: the sum of the square whose upper left cell it is. */
+function sums(values: Float32Array | Uint16Array, { columns, rows }: Weight, side: number): Float32Array {
+  const table = new Float64Array((columns + 1) * (rows + 1));
+  for (let r = 0; r < rows; r++) {
+    let line = 0;
+    for (let c = 0; c < columns; c++) {
+      line += values[r * columns + c]!;
+      table[(r + 1) * (columns + 1) + c + 1] = table[r * (columns + 1) + c + 1]! + line;
+    }
+  }
+  const out = new Float32Array(columns * rows);
+  for (let r = 0; r < rows; r++) {
+    for (let c = 0; c < columns; c++) {
+      const [r2, c2] = [Math.min(rows, r + side), Math.min(columns, c + side)];
+      out[r * columns + c] =
+        table[r2 * (columns + 1) + c2]! - table[r * (columns + 1) + c2]! - table[r2 * (columns + 1) + c]! + table[r * (columns + 1) + c]!;
+    }
+  }
+  return out;
+}
+
+/** The heaviest square of `sideMm`, its middle, and how much of the job lies above a limit, mm². */
+export interface Peak {
+  value: number;
+  at: { x: number; y: number };
+  areaAboveMm2: number;
+}
+
+function peakOf(weight: Weight, values: Float32Array, sideMm: number, limit: number): Peak {
+  let best = 0;
+  let above = 0;
+  for (let i = 0; i < values.length; i++) {
+    if (values[i]! > values[best]!) best = i;
+    if (values[i]! > limit) above++;
+  }
+  const x = weight.left + (best % weight.columns) * WEIGHT_CELL_MM + sideMm / 2;
+  const y = weight.top + Math.floor(best / weight.columns) * WEIGHT_CELL_MM + sideMm / 2;
+  return { value: values[best] ?? 0, at: { x, y }, areaAboveMm2: above * WEIGHT_CELL_MM * WEIGHT_CELL_MM };
+}
+
+const LAYER_SIDE_MM = 2;
+const HOLE_SIDE_MM = 1;
+
+/** Layers of thread: length times width per area, over squares of 2 mm. A fill at 0.40 is one layer, a satin at 0.40 two. */
+export function layerPeak(weight: Weight, limit: number): Peak {
+  const summed = sums(weight.thread, weight, LAYER_SIDE_MM / WEIGHT_CELL_MM);
+  const factor = THREAD_WIDTH_MM / (LAYER_SIDE_MM * LAYER_SIDE_MM);
+  for (let i = 0; i < summed.length; i++) summed[i]! *= factor;
+  return peakOf(weight, summed, LAYER_SIDE_MM, limit);
+}
+
+/** Holes per mm², over squares of 1 mm. */
+export function holePeak(weight: Weight, limit: number): Peak {
+  return peakOf(weight, sums(weight.holes, weight, HOLE_SIDE_MM / WEIGHT_CELL_MM), HOLE_SIDE_MM, limit);
+}
