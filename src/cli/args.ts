@@ -6,6 +6,8 @@ const INPUT = 'ART.svg|JOB.json|JOB.cobble [--width MM|--height MM] [--cloth NAM
 export const USAGE = [
   `usage: bin/cobble plan ${INPUT} [--out FILE.csv|.svg|.gcode|.pdf|.png|.cobble] [--report FILE.json]`,
   `bin/cobble route ${INPUT} [--policy ${ROUTE_POLICIES.join('|')}] [--apply OUT.cobble] [--report FILE.json]`,
+  `bin/cobble proof ${INPUT} [--report FILE.json]`,
+  'bin/cobble compare A B [--width MM|--height MM] [--cloth NAME] [--report FILE.json]',
 ].join('; or ');
 
 export interface InputArgs {
@@ -42,6 +44,9 @@ export function readPlanArgs(argv: readonly string[]): PlanArgs {
   return { ...readInput(words), out: (words.values as { out?: string[] }).out ?? [] };
 }
 
+/** Reads the words after `bin/cobble proof`. */
+export const readProofArgs = (argv: readonly string[]): InputArgs => readInput(parsed(argv, {}));
+
 /** Reads the words after `bin/cobble route`. */
 export function readRouteArgs(argv: readonly string[]): RouteArgs {
   const words = parsed(argv, { policy: { type: 'string' }, apply: { type: 'string' } });
@@ -57,6 +62,16 @@ export function readRouteArgs(argv: readonly string[]): RouteArgs {
     args.apply = apply;
   }
   return args;
+}
+
+/** Reads the words after `bin/cobble compare`: two inputs, the rest for both. */
+export function readCompareArgs(argv: readonly string[]): { inputs: [InputArgs, InputArgs]; report?: string } {
+  const words = parsed(argv, {});
+  const [a, b, ...more] = words.positionals;
+  if (a === undefined || b === undefined || more.length > 0) throw usage(`Name two artworks or jobs to compare. ${USAGE}`);
+  const one = (input: string): InputArgs => readInput({ ...words, positionals: [input] });
+  const { report } = words.values;
+  return { inputs: [one(a), one(b)], ...(report === undefined ? {} : { report }) };
 }
 
 type Words = ReturnType<typeof parsed>;

@@ -1,9 +1,16 @@
 import { InputError } from '../core/document/errors';
 import { USAGE } from './args';
+import { compareCommand } from './compare';
 import { planCommand } from './plan';
+import { proofCommand } from './proof';
 import { routeCommand } from './route';
 
-const COMMANDS: Readonly<Record<string, (argv: readonly string[]) => Promise<void>>> = { plan: planCommand, route: routeCommand };
+const COMMANDS: Readonly<Record<string, (argv: readonly string[]) => Promise<number>>> = {
+  plan: planCommand,
+  route: routeCommand,
+  proof: proofCommand,
+  compare: compareCommand,
+};
 
 async function main(argv: readonly string[]): Promise<number> {
   const [name, ...rest] = argv;
@@ -14,8 +21,7 @@ async function main(argv: readonly string[]): Promise<number> {
   const command = COMMANDS[name ?? ''];
   try {
     if (!command) throw new InputError('bad-usage', name ? `There is no command ‘${name}’. ${USAGE}` : USAGE);
-    await command(rest);
-    return 0;
+    return await command(rest);
   } catch (error) {
     const known = error instanceof InputError || error instanceof RangeError;
     const message = known ? error.message : `This input could not be planned (${(error as Error).message}).`;

@@ -3,13 +3,15 @@ import { InputError } from '../core/document/errors';
 import { EXPORTS } from '../core/formats/registry';
 import { Planner } from '../core/plan/build';
 import { planBounds } from '../core/drawing/picture';
+import { findingsReport } from '../core/proof/report';
+import { prove } from '../core/proof/prove';
 import { planReport } from '../core/plan/report';
 import { readPlanArgs } from './args';
 import { writeAll } from './files';
 import { load } from './load';
 
 /** `bin/cobble plan`: artwork or job in, stitches and report out. */
-export async function planCommand(argv: readonly string[]): Promise<void> {
+export async function planCommand(argv: readonly string[]): Promise<number> {
   const began = performance.now();
   const args = readPlanArgs(argv);
   const formats = args.out.map((path) => {
@@ -20,13 +22,21 @@ export async function planCommand(argv: readonly string[]): Promise<void> {
   });
   const { job, artwork } = load(args);
   const loaded = performance.now();
-  const plan = new Planner().plan(job);
+  const planner = new Planner();
+  const plan = planner.plan(job);
   const planned = performance.now();
+  const findings = findingsReport(prove(job, planner, plan));
+  const proved = performance.now();
   if (args.hoop) {
     const box = planBounds(plan);
     requireFit(args.hoop, 2 * Math.max(-box.minX, box.maxX) - 2, 2 * Math.max(-box.minY, box.maxY) - 2);
   }
-  const report = planReport(job, plan, { load: loaded - began, plan: planned - loaded, total: planned - began });
+  const report = planReport(
+    job,
+    plan,
+    { load: loaded - began, plan: planned - loaded, proof: proved - planned, total: proved - began },
+    findings,
+  );
   const files: { path: string; content: string | Uint8Array }[] = [];
   for (const { path, format } of formats) files.push({ path, content: await format.write({ job, plan, artwork }) });
   if (args.report !== undefined) files.push({ path: args.report, content: JSON.stringify(report, null, 1) + '\n' });
@@ -38,4 +48,5 @@ export async function planCommand(argv: readonly string[]): Promise<void> {
       `${report.stitches} stitches, ${report.trims} trims, ${report.threads} threads, ${size}, ${report.run_minutes.toFixed(1)} min\n`,
     );
   }
+  return 0;
 }

@@ -19,7 +19,7 @@ const counts = (f: PlanFigures) => ({
 });
 
 /** `bin/cobble route`: the best order found for a job, with counts before and after, and a reason for every cut that stays. */
-export async function routeCommand(argv: readonly string[]): Promise<void> {
+export async function routeCommand(argv: readonly string[]): Promise<number> {
   const args = readRouteArgs(argv);
   const began = performance.now();
   const { job, artwork } = load(args);
@@ -60,4 +60,5 @@ export async function routeCommand(argv: readonly string[]): Promise<void> {
     process.stdout.write(
       `${report.before.trims} to ${report.after.trims} trims, ${report.before.run_minutes} to ${report.after.run_minutes} min\n`,
     );
+  return 0;
 }

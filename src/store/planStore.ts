@@ -4,6 +4,7 @@ import type { Job } from '@/core/document/types';
 import { engine, painter } from '@/workers/client';
 import type { Planned } from '@/workers/protocol';
 import { useJob } from './jobStore';
+import { requestProof } from './proofStore';
 import { useView } from './viewStore';
 
 interface PlanState {
@@ -42,6 +43,7 @@ async function work(): Promise<void> {
       await painter.call('showPlan', { plan: planned.plan, looks: looksOf(job), hidden: hiddenIn(job) });
       usePlan.setState((s) => ({ planned, of: job, version: s.version + 1, problem: null }));
       queuePicture(job);
+      requestProof(job);
     } catch (error) {
       usePlan.setState({ problem: (error as Error).message, of: job });
     }

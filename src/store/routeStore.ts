@@ -6,6 +6,7 @@ import { ringsToData } from '@/core/geometry/path';
 import { policyOf } from '@/core/route/policy';
 import { engine } from '@/workers/client';
 import { freeId } from './commands';
+import { useProof } from './proofStore';
 import { useJob } from './jobStore';
 
 interface RouteState {
@@ -24,6 +25,7 @@ let control: AbortController | null = null;
 
 export function openRoute(): void {
   const job = useJob.getState().job;
+  useProof.setState({ open: false });
   if (job) useRoute.setState({ open: true, policy: useRoute.getState().policy ?? policyOf(job), proposal: null, problem: null });
 }
 

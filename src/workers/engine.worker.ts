@@ -16,6 +16,9 @@ import { Planner } from '@/core/plan/build';
 import { explainCuts } from '@/core/plan/explain';
 import { proposeRoute } from '@/core/plan/propose';
 import { measurePlan } from '@/core/plan/measure';
+import { heatAreas, heatPixels, layersOf } from '@/core/drawing/heat';
+import { WEIGHT_CELL_MM, weightOf } from '@/core/proof/weight';
+import { prove } from '@/core/proof/prove';
 import { Command } from '@/core/plan/roles';
 import type { Job } from '@/core/document/types';
 import type { PlaceView, RegionView, Survey, SurveyRequest } from './protocol';
@@ -79,6 +82,17 @@ serve({
     const output = { plan, figures: measurePlan(job, plan), outlines: outlinesOf(job), cuts: explainCuts(job, plan), milliseconds };
     return { output, transfer: [plan.x, plan.y, plan.command, plan.role, plan.piece, plan.thread].map((a) => a.buffer) };
   },
+  weight: ({ job }) => {
+    const weight = weightOf(planner.plan(job));
+    const layers = layersOf(weight) as Float32Array<ArrayBuffer>;
+    const { left, top, columns, rows } = weight;
+    const holes = weight.holes as Uint16Array<ArrayBuffer>;
+    const raster = { width: columns, height: rows, data: heatPixels(layers), scale: 1 / WEIGHT_CELL_MM, left, top };
+    const png = new Blob([writePng(raster) as Uint8Array<ArrayBuffer>], { type: 'image/png' });
+    const output = { png, left, top, columns, rows, cellMm: WEIGHT_CELL_MM, layers, holes, areasMm2: heatAreas(layers) };
+    return { output, transfer: [layers.buffer, holes.buffer] };
+  },
+  prove: ({ job }) => ({ output: prove(job, planner) }),
   route: ({ job, policy }, progress) => ({ output: proposeRoute(job, policy, planner, progress) }),
   export: async ({ job, artwork, extension }) => {
     const format = EXPORTS.find((f) => f.extension === extension)!;

@@ -7,6 +7,7 @@ import type { Meeting } from '@/core/editing/overlaps';
 import type { WidthRange } from '@/core/geometry/medial';
 import type { ExplainedCut } from '@/core/plan/explain';
 import type { RouteProposal } from '@/core/plan/propose';
+import type { Finding } from '@/core/proof/finding';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { StitchPlan } from '@/core/plan/plan';
 import type { Bundle } from '@/core/formats/bundle';
@@ -68,6 +69,19 @@ export interface Planned {
   milliseconds: number;
 }
 
+export interface WeightView {
+  png: Blob;
+  left: number;
+  top: number;
+  columns: number;
+  rows: number;
+  cellMm: number;
+  layers: Float32Array<ArrayBuffer>;
+  holes: Uint16Array<ArrayBuffer>;
+  /** Area at each step of the legend, mm². */
+  areasMm2: number[];
+}
+
 export interface PictureRequest {
   /** Pixels. */
   width: number;
@@ -96,6 +110,10 @@ export interface Protocol {
   meetings: { in: { job: Job }; out: Meeting[] };
   /** Figures of a job as it would be, without keeping anything. */
   effect: { in: { job: Job }; out: PlanFigures };
+  /** Thread and holes on cells of a quarter millimetre, and the heat map of them as a picture. */
+  weight: { in: { job: Job }; out: WeightView };
+  /** What will go wrong. */
+  prove: { in: { job: Job }; out: Finding[] };
   /** A better sewing order, sought by a policy. */
   route: { in: { job: Job; policy: RoutePolicy }; out: RouteProposal };
   /** Stitches of a job of one piece as path data, for showing while it is drawn. */

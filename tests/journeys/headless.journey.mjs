@@ -85,3 +85,82 @@ test('a folder that cannot be written leaves nothing half-written', () => {
   assert.match(stderr, /could not be written/);
   assert.ok(!existsSync(join(folder, 'a-ok.csv')));
 });
+
+test('route seeks an order, says why every cut stays, and writes the job it found', () => {
+  const job = {
+    cobble: 1,
+    id: 'row',
+    name: 'Row',
+    brief: {
+      cloth: 'twill',
+      place: 'apron',
+      hoop: { width: 130, height: 180, shape: 'rect' },
+      size: { width: 60 },
+      quantity: 1,
+      notes: '',
+    },
+    threads: [{ id: 't1', code: 'Q214', name: 'Deep water', hex: '#0b5563', weight: 40 }],
+    artwork: [],
+    pieces: [2, 0, 3, 1].map((i) => ({
+      id: `p${i}`,
+      name: `P${i}`,
+      kind: 'fill',
+      thread: 't1',
+      area: `M${i * 5.6},0 h5 v12 h-5 Z`,
+      settings: {},
+    })),
+    settings: {},
+    sewouts: [],
+    repeat: null,
+  };
+  const [report, out] = [join(folder, 'route.json'), join(folder, 'routed.json')];
+  assert.equal(run('route', file('row.json', JSON.stringify(job)), '--policy', 'stops', '--apply', out, '--report', report).status, 0);
+  const found = JSON.parse(readFileSync(report, 'utf8'));
+  assert.equal(found.after.trims, 1);
+  assert.ok(found.before.trims > 1);
+  assert.deepEqual(
+    found.cuts.map((c) => c.reason),
+    ['end'],
+  );
+  const order = JSON.parse(readFileSync(out, 'utf8'))
+    .pieces.map((p) => p.id)
+    .join('');
+  assert.ok(order === 'p0p1p2p3' || order === 'p3p2p1p0', order);
+  assert.match(run('route', SQUARE, '--width', '30', '--policy', 'prettiest').stderr, /no policy/);
+});
+
+test('proof ends with 1 on a severe finding and with 0 otherwise, and tells figures', () => {
+  const wide = { width: 60, height: 60, shape: 'rect' };
+  const job = {
+    cobble: 1,
+    id: 'wide',
+    name: 'Wide',
+    brief: { cloth: 'twill', place: 'apron', hoop: wide, size: { width: 80 }, quantity: 1, notes: '' },
+    threads: [{ id: 't1', code: 'Q214', name: 'Deep water', hex: '#0b5563', weight: 40 }],
+    artwork: [],
+    pieces: [{ id: 'p1', name: 'P', kind: 'fill', thread: 't1', area: 'M-40,-10 h80 v20 h-80 Z', settings: {} }],
+    settings: {},
+    sewouts: [],
+    repeat: null,
+  };
+  const report = join(folder, 'proof.json');
+  assert.equal(run('proof', file('wide.json', JSON.stringify(job)), '--report', report).status, 1);
+  const [first] = JSON.parse(readFileSync(report, 'utf8')).findings;
+  assert.equal(first.rule, 'outside-hoop');
+  assert.ok(Math.abs(first.measured - 10.2) < 0.3, String(first.measured));
+  job.brief.hoop = { width: 130, height: 60, shape: 'rect' };
+  assert.equal(run('proof', file('fits.json', JSON.stringify(job))).status, 0);
+});
+
+test('compare tells two jobs apart, figure by figure', () => {
+  const report = join(folder, 'compare.json');
+  const other = file(
+    'half.svg',
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><rect width="10" height="5" fill="#c33"/></svg>',
+  );
+  assert.equal(run('compare', SQUARE, other, '--width', '40', '--report', report).status, 0);
+  const { a, b, difference } = JSON.parse(readFileSync(report, 'utf8'));
+  assert.ok(Math.abs(b.height_mm - a.height_mm / 2) < 0.6);
+  assert.equal(difference.stitches, b.stitches - a.stitches);
+  assert.equal(run('compare', SQUARE).status, 2);
+});

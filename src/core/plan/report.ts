@@ -4,8 +4,8 @@ import type { StitchPlan } from './plan';
 
 const round = (v: number, decimals: number): number => Math.round(v * 10 ** decimals) / 10 ** decimals;
 
-/** The report of `bin/cobble plan`: plain data, snake_case, lengths mm. `findings` and `forecast` come with the proof. */
-export function planReport(job: Job, plan: StitchPlan, timingMs: Record<string, number>) {
+/** The report of `bin/cobble plan`: plain data, snake_case, lengths mm. The forecast is not there yet. */
+export function planReport(job: Job, plan: StitchPlan, timingMs: Record<string, number>, findings: readonly object[]) {
   const f = measurePlan(job, plan);
   return {
     stitches: f.stitches,
@@ -33,9 +33,9 @@ export function planReport(job: Job, plan: StitchPlan, timingMs: Record<string, 
       settings: settingsOf(p.settings),
       ...(p.problem ? { problem: p.problem } : {}),
     })),
-    findings: [] as never[],
+    findings,
     forecast: null,
-    not_computed: ['findings', 'forecast'],
+    not_computed: ['forecast'],
     timing_ms: Object.fromEntries(Object.entries(timingMs).map(([k, v]) => [k, round(v, 1)])),
   };
 }

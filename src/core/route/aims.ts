@@ -56,19 +56,20 @@ function registration(items: readonly RouteItem[]): Aim {
 
 const WIDEST_OUTLINE_MM = 6;
 const LEAST_FILL_MM2 = 25;
-/** This share of an outline lies along the edge of what it outlines. */
+/** This share of an outline lies along the edge of what it outlines, and it follows this much of that edge. */
 const ALONG_EDGE = 0.5;
+const OF_EDGE = 0.35;
 const RIM_CELLS = 3;
 
 /** For each item the later, narrow ones that run along its edge. Items are in the given order. */
 export function outlinesOf(items: readonly RouteItem[]): number[][] {
   return items.map((fill, f) => {
     if (fill.rim === null || fill.areaMm2 < LEAST_FILL_MM2) return [];
-    let rim: Set<number> | null = null;
+    let rim: Rim | null = null;
     return items.flatMap((o, i) => {
       if (i <= f || o.rim !== null || o.widthMm > WIDEST_OUTLINE_MM || !boundsTouch(fill.box, o.box)) return [];
       rim ??= rimOf(fill.painted);
-      return shareIn(o.painted, rim) >= ALONG_EDGE ? [i] : [];
+      return shareIn(o.painted, rim.near) >= ALONG_EDGE && followed(rim, o.painted) >= OF_EDGE ? [i] : [];
     });
   });
 }
@@ -76,20 +77,40 @@ export function outlinesOf(items: readonly RouteItem[]): number[][] {
 const KEY = 100_000;
 const keyOf = (row: number, column: number): number => (row + KEY / 2) * KEY + column + KEY / 2;
 
-/** Cells within a millimetre and a half of an area's edge, on either side. */
-function rimOf(spans: Spans): Set<number> {
+interface Rim {
+  /** Cells at the edge itself. */
+  edge: number[];
+  /** Cells within a millimetre and a half of it, on either side. */
+  near: Set<number>;
+}
+
+function rimOf(spans: Spans): Rim {
   const inside = new Set<number>();
   for (let i = 0; i < spans.length; i += 3) for (let c = spans[i + 1]!; c <= spans[i + 2]!; c++) inside.add(keyOf(spans[i]!, c));
-  const rim = new Set<number>();
+  const near = new Set<number>();
+  const edgeCells: number[] = [];
   for (let i = 0; i < spans.length; i += 3) {
     for (let c = spans[i + 1]!; c <= spans[i + 2]!; c++) {
       const r = spans[i]!;
       const edge = [keyOf(r - 1, c), keyOf(r + 1, c), keyOf(r, c - 1), keyOf(r, c + 1)].some((k) => !inside.has(k));
       if (!edge) continue;
-      for (let dr = -RIM_CELLS; dr <= RIM_CELLS; dr++) for (let dc = -RIM_CELLS; dc <= RIM_CELLS; dc++) rim.add(keyOf(r + dr, c + dc));
+      edgeCells.push(keyOf(r, c));
+      for (let dr = -RIM_CELLS; dr <= RIM_CELLS; dr++) for (let dc = -RIM_CELLS; dc <= RIM_CELLS; dc++) near.add(keyOf(r + dr, c + dc));
     }
   }
-  return rim;
+  return { edge: edgeCells, near };
+}
+
+/** Share of an edge that something sewn comes near to. */
+function followed({ edge }: Rim, spans: Spans): number {
+  const cells = new Set<number>();
+  for (let i = 0; i < spans.length; i += 3) {
+    for (let c = spans[i + 1]!; c <= spans[i + 2]!; c++) {
+      for (let dr = -RIM_CELLS; dr <= RIM_CELLS; dr++)
+        for (let dc = -RIM_CELLS; dc <= RIM_CELLS; dc++) cells.add(keyOf(spans[i]! + dr, c + dc));
+    }
+  }
+  return edge.length === 0 ? 0 : edge.filter((k) => cells.has(k)).length / edge.length;
 }
 
 function shareIn(spans: Spans, cells: ReadonlySet<number>): number {

@@ -53,7 +53,7 @@ export function Art() {
           </div>
         )}
       </div>
-      <aside className="flex w-[430px] shrink-0 flex-col border-l border-hairline bg-panel">
+      <aside className="relative flex w-[430px] shrink-0 flex-col border-l border-hairline bg-panel">
         <SizeFields job={job} survey={survey} />
         {survey && (
           <ByFeature

@@ -20,6 +20,7 @@ import { ShapeHandles } from './ShapeHandles';
 import { SlantHandles } from './SlantHandles';
 import { useClothPointer } from './useClothPointer';
 import { useArtworkBeneath } from './useArtworkBeneath';
+import { WeightLayer } from './WeightLayer';
 import { useSewnPicture } from './useSewnPicture';
 
 /** The cloth in its hoop: mat, cloth and artwork beneath, threads, and marks above. */
@@ -54,6 +55,7 @@ export function ClothView({ job }: { job: Job }) {
       <canvas ref={canvas} className="absolute inset-0 h-full w-full" role="img" aria-label="The job as it will look sewn" />
       {width > 0 && (
         <svg className="pointer-events-none absolute inset-0 h-full w-full" viewBox={box} preserveAspectRatio="none">
+          {look === 'weight' && <WeightLayer />}
           {showHoop && <HoopRing hoop={job.brief.hoop} />}
           <Selection job={job} />
           <Guides scale={camera.scale} />

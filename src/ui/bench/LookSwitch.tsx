@@ -1,11 +1,13 @@
 'use client';
 import type { Look } from '@/core/drawing/looks';
+import { WeightLegend } from './WeightLayer';
 import { useView } from '@/store/viewStore';
 
 const LOOKS: readonly { look: Look; name: string; legend: string }[] = [
   { look: 'thread', name: 'Thread', legend: 'as sewn, lit' },
   { look: 'needle', name: 'Needle', legend: 'rows, and a dot for every penetration' },
   { look: 'path', name: 'Path', legend: 'number: where a piece starts · bar: where it ends · dotted: travel · red V: trim' },
+  { look: 'weight', name: 'Weight', legend: 'layers of thread' },
 ];
 
 /** What the cloth shows, with its legend. */
@@ -28,7 +30,8 @@ export function LookSwitch() {
           </button>
         ))}
       </div>
-      {look !== 'thread' && <p className="rounded-md bg-panel px-2 py-1 text-xs text-quiet">{legend}</p>}
+      {look === 'weight' && <WeightLegend />}
+      {look !== 'thread' && look !== 'weight' && <p className="rounded-md bg-panel px-2 py-1 text-xs text-quiet">{legend}</p>}
     </div>
   );
 }

@@ -6,6 +6,7 @@ import type { Job, Piece } from '@/core/document/types';
 import { KIND_WORDS } from '@/core/document/words';
 import type { PlannedPiece } from '@/core/plan/plan';
 import { possibleKinds, setKind } from '@/store/commands';
+import { useProof } from '@/store/proofStore';
 import { useRoute } from '@/store/routeStore';
 import { usePlan } from '@/store/planStore';
 import { useView } from '@/store/viewStore';
@@ -17,6 +18,7 @@ import { CrossSection } from './CrossSection';
 import { describe } from './describe';
 import { ManyCard } from './ManyCard';
 import { PieceList } from './PieceList';
+import { ProofPanel } from './ProofPanel';
 import { PieceName } from './PieceName';
 import { RoutePanel } from './RoutePanel';
 import { ShapeTools } from './ShapeTools';
@@ -27,6 +29,7 @@ import { ThreadChoice } from './ThreadChoice';
 export function StitchCard({ job }: { job: Job }) {
   const selected = useView((s) => s.selected);
   const piece = job.pieces.find((p) => p.id === selected);
+  const proving = useProof((s) => s.open);
   const routing = useRoute((s) => s.open);
   const many = useView((s) => s.also.length > 0);
   const card = useRef<HTMLElement>(null);
@@ -35,8 +38,14 @@ export function StitchCard({ job }: { job: Job }) {
   }, [selected]);
   const planned = usePlan((s) => s.planned?.plan.pieces.find((p) => p.id === selected));
   return (
-    <aside ref={card} aria-label="Stitch card" className="flex w-[304px] shrink-0 flex-col overflow-auto border-l border-hairline bg-panel">
-      {routing ? (
+    <aside
+      ref={card}
+      aria-label="Stitch card"
+      className="relative flex w-[304px] shrink-0 flex-col overflow-auto border-l border-hairline bg-panel"
+    >
+      {proving ? (
+        <ProofPanel />
+      ) : routing ? (
         <RoutePanel job={job} />
       ) : piece && many ? (
         <ManyCard job={job} />

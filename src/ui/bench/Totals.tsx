@@ -1,7 +1,30 @@
 'use client';
 import { formatDuration, formatLength, type LengthUnit } from '@/core/units/length';
 import { useCamera } from '@/store/cameraStore';
+import { useProof } from '@/store/proofStore';
 import { usePlan } from '@/store/planStore';
+
+/** How much the proof found; opens and closes it. */
+function Findings() {
+  const findings = useProof((s) => s.findings);
+  const open = useProof((s) => s.open);
+  const left = findings.filter((f) => f.accepted === undefined);
+  const worst = (['stop', 'warn', 'note'] as const).find((s) => left.some((f) => f.severity === s));
+  const sign = worst === 'stop' ? '⯃' : worst === 'warn' ? '▲' : worst === 'note' ? '●' : '✓';
+  return (
+    <button
+      type="button"
+      aria-pressed={open}
+      data-testid="findings"
+      data-count={left.length}
+      onClick={() => useProof.setState({ open: !open })}
+      className={`flex h-6 items-center gap-1.5 rounded-md border px-2 ${open ? 'border-ink bg-tape' : 'border-edge bg-panel hover:bg-tape-soft'} ${worst === 'stop' ? 'text-danger' : ''}`}
+    >
+      <span aria-hidden="true">{sign}</span>
+      <span className="figures font-semibold">{left.length}</span> {left.length === 1 ? 'finding' : 'findings'}
+    </button>
+  );
+}
 
 /** The line of totals: what the machine will do. */
 export function Totals({ units, hint }: { units: LengthUnit; hint: string }) {
@@ -32,6 +55,7 @@ export function Totals({ units, hint }: { units: LengthUnit; hint: string }) {
           </div>
         ))}
       </dl>
+      <Findings />
       <p className="ml-auto truncate text-xs text-quiet" role="status">
         {problem ?? (busy && progress > 0 ? `Laying the stitches: ${Math.round(progress * 100)} %` : hint)}
       </p>

@@ -7,6 +7,7 @@ import { fit, zoomAt } from '@/store/cameraStore';
 import { copyToClipboard, pasteFromClipboard } from '@/store/clipboard';
 import { useJob } from '@/store/jobStore';
 import { moveColour, sewInSequence } from '@/store/orderCommands';
+import { useProof } from '@/store/proofStore';
 import { closeRoute, openRoute, useRoute } from '@/store/routeStore';
 import { hideInPictures } from '@/store/planStore';
 import { group, joinChosen, simplifyChosen, toggleLock, ungroup } from '@/store/shapeCommands';
@@ -41,7 +42,7 @@ export function fitHoop(): void {
   if (hoop) fit(hoop.width, hoop.height);
 }
 
-const LOOKS = ['thread', 'needle', 'path'] as const;
+const LOOKS = ['thread', 'needle', 'path', 'weight'] as const;
 
 const TOOL_KEYS: readonly [string, string, ToolName][] = [
   ['Choose', 'Q', 'choose'],
@@ -109,6 +110,7 @@ export const BENCH_KEYS = [
   keyCommand('The path: a better order, and why the thread is cut', 'Ctrl+Enter', () =>
     useRoute.getState().open ? closeRoute() : openRoute(),
   ),
+  keyCommand('The proof: what will go wrong', '!', () => useProof.setState((s) => ({ open: !s.open }))),
   keyCommand('Remove what is chosen', 'Delete', () => removePieces(chosenIds())),
   keyCommand('Give up what is being drawn, put the tool away, choose nothing', 'Escape', () => {
     if (!giveUp()) select(null);

@@ -14,6 +14,7 @@ import { cutPieces, pullEdge } from '@/store/shapeCommands';
 import { chosenIds, select, selectAll, toggleSelected, useView } from '@/store/viewStore';
 import { gaugeAt, pieceAt, piecesIn, withGroups } from './pick';
 import { pickRegion } from './regions';
+import { pointWeight } from './WeightLayer';
 import { shapePathsOf } from './shape';
 import { slantData } from './SlantHandles';
 
@@ -56,6 +57,7 @@ export function useClothPointer() {
       const from = press.current;
       const at = place(e);
       if (!from) {
+        if (useView.getState().look === 'weight') pointWeight(at);
         if (tool === 'measure') useTool.setState({ gauge: gaugeAt(at) });
         aimAt({ at, constrain: e.shiftKey, snapMm: snapMm() });
         return;

@@ -2,7 +2,8 @@ import { Command, Role } from '../../plan/roles';
 import { hypot } from '../../units/trig';
 import type { Check } from '../check';
 
-const ROUGH_MM = 0.1;
+const ROUGH_MM = 0.6;
+const USUAL_MM = 9;
 
 export const satinTooWide: Check = {
   rule: 'satin-too-wide',
@@ -13,7 +14,8 @@ export const satinTooWide: Check = {
       const settings = shaped[n]?.settings;
       if (piece.kind !== 'satin' || !settings?.satinLimit) return [];
       const sides = 2 * (settings.pullComp?.value ?? 0);
-      const limit = settings.satinLimit.value;
+      const foam = (settings.foam?.value ?? 0) > 0;
+      const limit = foam ? settings.satinLimit.value : (job.settings.satinLimit ?? USUAL_MM);
       const { from, to } = plan.pieces[n]!;
       let [longest, at] = [limit + sides + ROUGH_MM, -1];
       for (let i = from + 1; i < to; i++) {
@@ -30,9 +32,9 @@ export const satinTooWide: Check = {
           measured: longest - sides,
           limit,
           unit: 'mm' as const,
-          limitFrom: settings.satinLimit.from === 'hand' ? 'set for the piece or the job' : settings.satinLimit.why,
+          limitFrom: job.settings.satinLimit === undefined ? 'widest satin of the default school' : 'the job’s own limit',
           message: 'Rows of this satin are longer than the satin limit: they snag and come loose in wear.',
-          fix: { label: 'Sew it as fill', pieces: [{ id: piece.id, settings: { overLimit: 'fill' as const } }] },
+          fix: { label: 'Split its rows', pieces: [{ id: piece.id, settings: { satinLimit: limit } }] },
         },
       ];
     });

@@ -1,0 +1,166 @@
+import type { Brief, Job, Piece, PieceSettings } from '../document/types';
+import { jobOf, piece } from '../pieces/fixtures';
+import { Planner } from '../plan/build';
+import type { Finding } from './finding';
+import { fixed, prove } from './prove';
+import { CHECKS } from './registry';
+import { weightOf, layerPeak, holePeak } from './weight';
+
+const block = (x: number, y: number, w: number, h: number, settings: PieceSettings = {}, over: Partial<Piece> = {}): Piece =>
+  piece('fill', { area: `M${x},${y} h${w} v${h} h${-w} Z`, ...over }, settings);
+const bar = (w: number, settings: PieceSettings = {}, over: Partial<Piece> = {}): Piece =>
+  piece('satin', { sides: [`M-15,${-w / 2} H15`, `M-15,${w / 2} H15`], ...over }, settings);
+const job = (pieces: readonly Piece[], brief: Partial<Brief> = {}, more: Partial<Job> = {}): Job => {
+  const made = jobOf(pieces);
+  return { ...made, ...more, brief: { ...made.brief, hoop: { width: 200, height: 200, shape: 'rect' }, ...brief } };
+};
+const centred = (...settings: PieceSettings[]): Job => job(settings.map((s) => block(-10, -10, 20, 20, s)));
+
+interface Pair {
+  faulty: Job;
+  good: Job;
+  at?: { x: number; y: number };
+  measured?: number;
+  within?: number;
+}
+
+const cap = { cloth: 'cap', place: 'cap-front' } as const;
+const tower = (order: readonly number[]): Piece[] => order.map((k) => block(-5, 30 - k * 20, 10, 10));
+const noisy = Array.from({ length: 200 }, (_, i) => {
+  const a = (2 * Math.PI * i) / 200;
+  const r = 10 + 0.05 * (i % 2);
+  return `${(r * Math.cos(a)).toFixed(2)},${(r * Math.sin(a)).toFixed(2)}`;
+}).join(' L');
+const frame = (x: number): Piece => piece('satin', { line: `M${x},-8 h16 v16 h-16 Z`, width: 2, join: 'miter', cap: 'butt', thread: 't2' });
+
+/** For each rule a job that breaks it, with where and by how much, and the same job mended. */
+const PAIRS: Record<string, Pair> = {
+  'outside-hoop': { faulty: job([block(92, -10, 12, 20, { pullComp: 0 })]), good: job([block(-6, -10, 12, 20)]), measured: 4, within: 0.3 },
+  'satin-too-wide': { faulty: job([bar(11, { satinLimit: 12 })]), good: job([bar(11)]), measured: 11, within: 0.3 },
+  'satin-too-narrow': { faulty: job([bar(0.4, { pullComp: 0.1 })]), good: job([bar(0.4, { pullComp: 0.4 })]), measured: 0.6, within: 0.02 },
+  'line-too-thin': { faulty: job([block(-10, 0, 20, 0.5)]), good: job([block(-10, 0, 20, 2)]), measured: 0.49, within: 0.03 },
+  'layers-stacked': {
+    faulty: centred({ angle: 0 }, { angle: 45 }, { angle: 90 }, { angle: 135 }, { angle: 20 }, { angle: 70 }),
+    good: centred({ angle: 0 }, { angle: 90 }),
+  },
+  'holes-crowded': {
+    faulty: job(Array.from({ length: 6 }, () => block(-10, -10, 20, 20, { stitchLength: 1, underlay: [] }))),
+    good: centred({}),
+  },
+  'direction-as-below': {
+    faulty: centred({ angle: 20 }, { angle: 35 }),
+    good: centred({ angle: 20 }, { angle: 65 }),
+    at: { x: 0, y: 0 },
+    measured: 15,
+    within: 0.1,
+  },
+  'underlay-missing': { faulty: centred({ underlay: [] }), good: centred({}), at: { x: 0, y: 0 }, measured: 400, within: 1 },
+  'underlay-along-cover': {
+    faulty: centred({ angle: 30, underlay: [{ kind: 'lattice', angle: 80 }] }),
+    good: centred({ angle: 30, underlay: [{ kind: 'lattice' }] }),
+    measured: 10,
+    within: 0.1,
+  },
+  'cover-too-open': { faulty: centred({ spacing: 0.56 }), good: centred({ spacing: 0.45 }), measured: 0.56, within: 0.001 },
+  'cover-too-dense': { faulty: centred({ spacing: 0.25 }), good: centred({ spacing: 0.36 }), measured: 0.25, within: 0.001 },
+  'foam-underlay': { faulty: job([bar(6, { foam: 3, underlay: [{ kind: 'edge-run' }] })]), good: job([bar(6, { foam: 3 })]) },
+  'foam-open-end': { faulty: job([bar(6, { foam: 3, ends: 'open' })]), good: job([bar(6, { foam: 3 })]) },
+  'foam-too-open': { faulty: job([bar(6, { foam: 3, spacing: 0.4 })]), good: job([bar(6, { foam: 3 })]), measured: 0.4, within: 0.001 },
+  'travel-visible': {
+    faulty: job([block(-20, -5, 8, 10), block(12, -5, 8, 10, {}, { approach: { how: 'travel' } })]),
+    good: job([block(-20, -5, 8, 10), block(12, -5, 8, 10)]),
+    at: { x: 0, y: 0 },
+    measured: 24,
+    within: 9,
+  },
+  'tie-missing': { faulty: job([block(-10, -10, 20, 20, { tieOff: false })]), good: centred({}) },
+  'ties-piled': {
+    faulty: job(
+      Array.from({ length: 5 }, (_, k) => block(0, 0, 6, 6, { underlay: [] }, { start: [0, 0], end: [6, 6], thread: k % 2 ? 't2' : 't1' })),
+    ),
+    good: centred({}),
+  },
+  'cap-order': { faulty: job(tower([3, 2, 1, 0]), cap), good: job(tower([0, 1, 2, 3]), cap), measured: 3, within: 0 },
+  'cap-too-tall': { faulty: job([block(-5, -35, 10, 70)], cap), good: job([block(-5, -25, 10, 50)], cap), measured: 70, within: 1.5 },
+  'outline-late': {
+    faulty: job([block(-28, -8, 16, 16), ...[0, 1, 2, 3, 4].map((k) => block(10 + k * 12, -40, 8, 8)), frame(-28)]),
+    good: job([block(-28, -8, 16, 16), frame(-28), ...[0, 1, 2, 3, 4].map((k) => block(10 + k * 12, -40, 8, 8))]),
+    measured: 5,
+    within: 0,
+  },
+  'trim-avoidable': {
+    faulty: job([block(-10, -4, 8, 8), block(-1.5, -4, 8, 8, {}, { approach: { how: 'trim' } })]),
+    good: job([block(-10, -4, 8, 8), block(-1.5, -4, 8, 8)]),
+  },
+  'stops-exceed-colours': {
+    faulty: job(Array.from({ length: 8 }, (_, k) => block(k * 10 - 40, 0, 8, 8, {}, { thread: k % 2 ? 't2' : 't1' }))),
+    good: job(Array.from({ length: 8 }, (_, k) => block(k * 10 - 40, 0, 8, 8, {}, { thread: k > 3 ? 't2' : 't1' }))),
+    measured: 7,
+    within: 0,
+  },
+  'off-centre': { faulty: job([block(20, -10, 20, 20)]), good: centred({}), at: { x: 30, y: 0 }, measured: 30, within: 0.6 },
+  'too-many-nodes': { faulty: job([piece('fill', { area: `M${noisy} Z` })]), good: centred({}), measured: 200, within: 1 },
+};
+
+const of = (rule: string, j: Job): Finding[] => prove(j).filter((f) => f.rule === rule);
+
+test.each(Object.entries(PAIRS))('%s fires on the faulty job, at its place with its figure, and not on the mended one', (rule, pair) => {
+  const [found] = of(rule, pair.faulty);
+  expect(found).toBeDefined();
+  expect(of(rule, pair.good)).toEqual([]);
+  if (pair.at) expect(Math.hypot(found!.at.x - pair.at.x, found!.at.y - pair.at.y)).toBeLessThan(12);
+  if (pair.measured !== undefined) expect(Math.abs(found!.measured - pair.measured)).toBeLessThanOrEqual(pair.within!);
+  expect(found!.message.length).toBeGreaterThan(20);
+});
+
+test('rules that the engine itself keeps are not fired by anything it sews, and all names differ', () => {
+  expect(new Set(CHECKS.map((c) => c.rule)).size).toBe(CHECKS.length);
+  for (const { good } of Object.values(PAIRS)) {
+    expect(prove(good).filter((f) => f.rule === 'stitch-too-long' || f.rule === 'jump-untrimmed')).toEqual([]);
+  }
+});
+
+test('a plan from elsewhere with a long stitch, short ones, or a move that is not cut is found out', () => {
+  const j = centred({});
+  const plan = new Planner().plan(j);
+  const at = plan.pieces[0]!.from + 40;
+  const long = { ...plan, x: plan.x.map((x, i) => (i === at ? x + 15 : x)) };
+  expect(prove(j, undefined, long).some((f) => f.rule === 'stitch-too-long' && f.measured > 12)).toBe(true);
+  // Every tenth stitch is drawn to within 0.1 mm of the one before it.
+  const short = {
+    ...plan,
+    x: plan.x.map((x, i) => (i > 50 && i % 10 === 0 ? plan.x[i - 1]! + 0.1 : x)),
+    y: plan.y.map((y, i) => (i > 50 && i % 10 === 0 ? plan.y[i - 1]! : y)),
+  };
+  expect(prove(j, undefined, short).find((f) => f.rule === 'stitch-too-short')?.measured).toBeLessThan(0.3);
+  expect(prove(j, undefined, plan).some((f) => f.rule === 'stitch-too-short')).toBe(false);
+  const moved = { ...plan, command: plan.command.map((c, i) => (i === at ? 1 : c)), x: long.x };
+  expect(prove(j, undefined, moved).some((f) => f.rule === 'jump-untrimmed')).toBe(true);
+});
+
+test.each(Object.entries(PAIRS).filter(([rule, { faulty }]) => of(rule, faulty)[0]?.fix))(
+  'the fix of %s removes its finding',
+  (rule, { faulty }) => {
+    const [found] = of(rule, faulty);
+    expect(of(rule, fixed(faulty, found!.fix!))).toEqual([]);
+  },
+);
+
+test('an accepted finding keeps the reason', () => {
+  const j = centred({ spacing: 0.25 });
+  const [found] = of('cover-too-dense', j);
+  const accepted = { ...j, accepted: [{ rule: found!.rule, pieces: found!.pieces, reason: 'the customer wants it solid' }] };
+  expect(of('cover-too-dense', accepted)[0]!.accepted).toBe('the customer wants it solid');
+});
+
+test('weight: a fill at 0.40 is one layer, a satin two, and holes are counted', () => {
+  const peak = (p: Piece) => layerPeak(weightOf(new Planner().plan(jobOf([p]))), 9).value;
+  const fill = peak(block(-10, -10, 20, 20, { underlay: [] }));
+  expect(fill).toBeGreaterThan(0.9);
+  expect(fill).toBeLessThan(1.5);
+  const satin = peak(bar(6, { underlay: [] }));
+  expect(satin).toBeGreaterThan(1.8);
+  expect(satin).toBeLessThan(2.6);
+  const dots = { x: Float32Array.from([0, 0.1, 0.2, 0.3]), y: Float32Array.from([0, 0, 0, 0]), command: new Uint8Array(4) };
+  expect(holePeak(weightOf(dots), 9).value).toBe(4);
+});

@@ -1,0 +1,52 @@
+import { current } from 'immer';
+import { create } from 'zustand';
+import type { Job } from '@/core/document/types';
+import type { Finding, Fix } from '@/core/proof/finding';
+import { fixed } from '@/core/proof/prove';
+import { engine } from '@/workers/client';
+import { useJob } from './jobStore';
+
+interface ProofState {
+  open: boolean;
+  findings: readonly Finding[];
+  /** The job that the findings are of. */
+  of: Job | null;
+  problem: string | null;
+}
+
+/** What the proof finds in the open job, followed a moment after every change. */
+export const useProof = create<ProofState>(() => ({ open: false, findings: [], of: null, problem: null }));
+
+const WAIT_MS = 400;
+let timer: ReturnType<typeof setTimeout> | null = null;
+
+/** Proves a planned job when the hands rest. */
+export function requestProof(job: Job): void {
+  if (useProof.getState().of === job) return;
+  if (timer) clearTimeout(timer);
+  timer = setTimeout(() => {
+    engine
+      .call('prove', { job })
+      .then((findings) => useProof.setState({ findings, of: job, problem: null }))
+      .catch((error: Error) => useProof.setState({ problem: error.message, of: job }));
+  }, WAIT_MS);
+}
+
+export function applyFix(fix: Fix): void {
+  useJob.getState().change(fix.label, (job) => {
+    const next = fixed(current(job), fix);
+    job.pieces = next.pieces;
+    job.brief = next.brief;
+  });
+}
+
+const same = (a: readonly string[], b: readonly string[]): boolean => a.length === b.length && a.every((id) => b.includes(id));
+
+/** Lives with a finding for a reason, or no longer when the reason is null. */
+export function acceptFinding({ rule, pieces }: Finding, reason: string | null): void {
+  useJob.getState().change(reason === null ? 'Take acceptance back' : 'Accept a finding', (job) => {
+    const rest = (job.accepted ?? []).filter((a) => a.rule !== rule || !same(a.pieces, pieces));
+    job.accepted = reason === null ? rest : [...rest, { rule, pieces: [...pieces], reason }];
+    if (job.accepted.length === 0) delete job.accepted;
+  });
+}
