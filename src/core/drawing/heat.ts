@@ -2,20 +2,20 @@ import { THREAD_WIDTH_MM } from '../units/tolerances';
 import { WEIGHT_CELL_MM, type Weight } from '../proof/weight';
 import type { Rgb } from './raster';
 
-/** Steps of the heat map: layers of thread from which each colour holds. Light to dark, and different in brightness, not hue alone. */
+/** Steps of the heat map: layers of thread from which each colour holds (whole layers lie in the middle of a step). Light to dark, and different in brightness, not hue alone. */
 export const HEAT_STEPS: readonly { from: number; rgb: Rgb }[] = [
   { from: 0.25, rgb: { r: 226, g: 238, b: 236 } },
-  { from: 1, rgb: { r: 168, g: 205, b: 203 } },
-  { from: 2, rgb: { r: 96, g: 160, b: 166 } },
-  { from: 3, rgb: { r: 242, g: 194, b: 48 } },
-  { from: 4, rgb: { r: 214, g: 122, b: 26 } },
+  { from: 1.5, rgb: { r: 168, g: 205, b: 203 } },
+  { from: 2.5, rgb: { r: 96, g: 160, b: 166 } },
+  { from: 3.5, rgb: { r: 242, g: 194, b: 48 } },
+  { from: 4.5, rgb: { r: 214, g: 122, b: 26 } },
   { from: 5.5, rgb: { r: 163, g: 21, b: 46 } },
 ];
 
-/** Squares over which layers are averaged, cells: a millimetre, so that single threads do not show. */
-const SIDE = 4;
+/** Squares over which layers are averaged, cells: two millimetres, so that single threads and the beat of rows with cells do not show. */
+const SIDE = 8;
 
-/** Layers of thread at every cell, averaged over a millimetre about it. */
+/** Layers of thread at every cell, averaged over two millimetres about it. */
 export function layersOf({ thread, columns, rows }: Weight): Float32Array {
   const across = new Float32Array(columns * rows);
   const out = new Float32Array(columns * rows);

@@ -64,18 +64,20 @@ export function WeightLegend() {
   const most = Math.max(...view.areasMm2, 1);
   const here = pointer && figuresAt(view, pointer, holesSide);
   return (
-    <div className="absolute top-9 left-0 w-[210px] rounded-md border border-hairline bg-panel p-2 text-xs" data-testid="weight-legend">
+    <div className="absolute top-9 left-0 w-[248px] rounded-md border border-hairline bg-panel p-2 text-xs" data-testid="weight-legend">
       <p className="font-semibold">Layers of thread</p>
       <ul className="mt-1">
         {HEAT_STEPS.map(({ from, rgb }, i) => (
-          <li key={from} className="grid grid-cols-[14px_58px_1fr_52px] items-center gap-1.5">
+          <li key={from} className="grid grid-cols-[14px_76px_1fr_64px] items-center gap-1.5">
             <span className="h-3 w-3.5 border border-edge" style={{ background: css(rgb) }} />
-            <span className="figures">{i + 1 < HEAT_STEPS.length ? `${from} to ${HEAT_STEPS[i + 1]!.from}` : `over ${from}`}</span>
+            <span className="figures whitespace-nowrap">
+              {i + 1 < HEAT_STEPS.length ? `${from} to ${HEAT_STEPS[i + 1]!.from}` : `over ${from}`}
+            </span>
             <span
               className="h-2"
               style={{ width: `${(100 * view.areasMm2[i]!) / most}%`, background: css(rgb), outline: '1px solid #858f8c' }}
             />
-            <span className="figures text-right">{view.areasMm2[i]!.toFixed(0)} mm²</span>
+            <span className="figures text-right whitespace-nowrap">{view.areasMm2[i]!.toFixed(0)} mm²</span>
           </li>
         ))}
       </ul>

@@ -7,7 +7,7 @@ export function useKeys(commands: readonly KeyCommand[]): void {
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
       if (typing(e.target) || e.defaultPrevented) return;
-      if (presses(e.target) && (e.key === ' ' || e.key === 'Enter')) return;
+      if (presses(e.target) && !e.ctrlKey && !e.metaKey && (e.key === ' ' || e.key === 'Enter')) return;
       const command = commands.find((c) => c.matches(e));
       if (!command) return;
       e.preventDefault();
