@@ -34,6 +34,12 @@ export function closeRoute(): void {
   useRoute.setState({ open: false, proposal: null, problem: null });
 }
 
+/** Another job may have another policy: nothing of the search stays. */
+export function leaveRoute(): void {
+  closeRoute();
+  useRoute.setState({ policy: null });
+}
+
 export function cancelSearch(): void {
   control?.abort();
   control = null;

@@ -126,6 +126,15 @@ test('a job of 100,000 stitches is moved and zoomed', async () => {
         .scroll(c.x, c.y, 0, i < 6 ? -160 : 160)
         .perform();
   });
+  await (await h.find('button[aria-label="7500 stitches a second"]')).click();
+  await (await h.find('button[aria-label="To the first stitch"]')).click();
+  await frames('replaying', async () => {
+    await (await h.find('button[aria-label="Sew (Space)"]')).click();
+    await driver.sleep(5000);
+    await (await h.find('button[aria-label="Stop sewing (Space)"]')).click();
+  });
+  const sewn = Number(await driver.executeScript('return document.querySelector("[role=slider]").getAttribute("aria-valuenow")'));
+  assert.ok(sewn > 20000, `${sewn} stitches sewn in five seconds`);
 });
 
 async function measureFrames(name, act, stitches) {

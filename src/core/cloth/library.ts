@@ -171,6 +171,31 @@ export const SCHOOLS: readonly School[] = [
     ],
   },
   {
+    key: 'lettering',
+    question: 'Trims in lettering',
+    options: [
+      { value: 'travel', name: 'One thread, one trim', why: 'the stitch between letters barely shows' },
+      { value: 'clean', name: 'Every letter cut', why: 'the cleanest gaps' },
+    ],
+  },
+  {
+    key: 'policy',
+    question: 'An order is sought for',
+    options: [
+      { value: 'registration', name: 'Best registration', why: 'outlines soon after their fills, even at the price of a stop' },
+      { value: 'stops', name: 'Fewest stops', why: 'cheaper to sew; cloth may show where areas meet' },
+    ],
+  },
+  {
+    key: 'areaStart',
+    question: 'Where large areas begin',
+    options: [
+      { value: 'free', name: 'Wherever the path suits', why: 'fewest cuts' },
+      { value: 'low', name: 'Low, working up', why: 'cloth is pushed one way only' },
+      { value: 'opposite', name: 'Neighbours at opposite sides', why: 'no direction is pushed twice' },
+    ],
+  },
+  {
     key: 'sameColour',
     question: 'Fills in the colour of the cloth',
     options: [

@@ -4,6 +4,8 @@ import { useJob } from '@/store/jobStore';
 import { usePlan } from '@/store/planStore';
 import { takeTool, useTool, type ToolName } from '@/store/toolStore';
 import { useView } from '@/store/viewStore';
+import { useProof } from '@/store/proofStore';
+import { leaveRoute } from '@/store/routeStore';
 import { useKeys } from '../commands/useKeys';
 import { BENCH_KEYS } from './benchKeys';
 import { ClothView } from './ClothView';
@@ -37,6 +39,8 @@ export function Bench() {
     return () => {
       takeTool('choose');
       useView.setState({ playing: false, playhead: null });
+      leaveRoute();
+      useProof.setState({ open: false });
     };
   }, []);
   const foreign = usePlan((s) => s.of !== null && s.of.id !== job?.id);

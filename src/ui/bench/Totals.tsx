@@ -1,6 +1,7 @@
 'use client';
 import { formatDuration, formatLength, type LengthUnit } from '@/core/units/length';
 import { useCamera } from '@/store/cameraStore';
+import { useJob } from '@/store/jobStore';
 import { useProof } from '@/store/proofStore';
 import { usePlan } from '@/store/planStore';
 
@@ -8,7 +9,8 @@ import { usePlan } from '@/store/planStore';
 function Findings() {
   const findings = useProof((s) => s.findings);
   const open = useProof((s) => s.open);
-  const left = findings.filter((f) => f.accepted === undefined);
+  const own = useProof((s) => s.of?.id) === useJob((s) => s.job?.id);
+  const left = own ? findings.filter((f) => f.accepted === undefined) : [];
   const worst = (['stop', 'warn', 'note'] as const).find((s) => left.some((f) => f.severity === s));
   const sign = worst === 'stop' ? '⯃' : worst === 'warn' ? '▲' : worst === 'note' ? '●' : '✓';
   return (
