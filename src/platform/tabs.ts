@@ -5,10 +5,16 @@ interface Saved {
 }
 
 const tab = Math.random().toString(36).slice(2);
-const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('cobble-jobs');
+let open: BroadcastChannel | null = null;
+
+/** Opened when first used: an open channel keeps programs without a page from ending. */
+function channel(): BroadcastChannel | null {
+  if (typeof BroadcastChannel === 'undefined') return null;
+  return (open ??= new BroadcastChannel('cobble-jobs'));
+}
 
 export function announceSaved(id: string): void {
-  channel?.postMessage({ id, tab } satisfies Saved);
+  channel()?.postMessage({ id, tab } satisfies Saved);
 }
 
 /** @returns a function that stops listening */
@@ -16,6 +22,6 @@ export function onSavedElsewhere(heard: (id: string) => void): () => void {
   const listen = ({ data }: MessageEvent<Saved>): void => {
     if (data.tab !== tab) heard(data.id);
   };
-  channel?.addEventListener('message', listen);
-  return () => channel?.removeEventListener('message', listen);
+  channel()?.addEventListener('message', listen);
+  return () => channel()?.removeEventListener('message', listen);
 }
