@@ -17,7 +17,7 @@ interface ProofState {
 /** What the proof finds in the open job, followed a moment after every change. */
 export const useProof = create<ProofState>(() => ({ open: false, findings: [], of: null, problem: null }));
 
-const WAIT_MS = 400;
+const WAIT_MS = 1200;
 let timer: ReturnType<typeof setTimeout> | null = null;
 
 /** Proves a planned job when the hands rest. */
