@@ -1,3 +1,4 @@
+import { withSettings, type SettingsPatch } from '@/core/document/settings';
 import { briefSchema } from '@/core/document/schema';
 import type {
   ArtAnswer,
@@ -19,7 +20,8 @@ import { useJob } from './jobStore';
 
 const change = (label: string, recipe: (job: Job) => void): void => useJob.getState().change(label, recipe);
 
-function edit(id: string, label: string, recipe: (piece: Piece) => void): void {
+/** Changes one piece in one step. */
+export function editPiece(id: string, label: string, recipe: (piece: Piece) => void): void {
   change(label, (job) => {
     const piece = job.pieces.find((p) => p.id === id);
     if (piece) recipe(piece);
@@ -39,15 +41,10 @@ export function setSetting<K extends keyof PieceSettings>(ids: readonly string[]
 }
 
 /** Several settings in one step. */
-export function setSettings(ids: readonly string[], patch: { [K in keyof PieceSettings]?: PieceSettings[K] | undefined }): void {
+export function setSettings(ids: readonly string[], patch: SettingsPatch): void {
   change(`Set ${Object.keys(patch).join(', ')}`, (job) => {
     for (const piece of job.pieces) if (ids.includes(piece.id)) piece.settings = withSettings(piece.settings, patch);
   });
-}
-
-/** Settings with a patch; what is undefined in it is given back to recipe and rules. */
-export function withSettings(settings: PieceSettings, patch: { [K in keyof PieceSettings]?: PieceSettings[K] | undefined }): PieceSettings {
-  return Object.fromEntries(Object.entries({ ...settings, ...patch }).filter(([, v]) => v !== undefined));
 }
 
 /** Gives pieces another thread. */
@@ -84,7 +81,7 @@ export function copySettings(from: string, to: readonly string[]): void {
   });
 }
 
-export const renamePiece = (id: string, name: string): void => edit(id, 'Rename', (p) => void (p.name = name));
+export const renamePiece = (id: string, name: string): void => editPiece(id, 'Rename', (p) => void (p.name = name));
 
 /** Kinds that the shape of a piece can be sewn as. */
 export function possibleKinds(piece: Piece): PieceKindName[] {
@@ -92,7 +89,7 @@ export function possibleKinds(piece: Piece): PieceKindName[] {
   return piece.sides ? ['satin'] : ['satin', 'fill', 'border', 'applique'];
 }
 
-export const setKind = (id: string, kind: PieceKindName): void => edit(id, `Sew as ${kind}`, (p) => void (p.kind = kind));
+export const setKind = (id: string, kind: PieceKindName): void => editPiece(id, `Sew as ${kind}`, (p) => void (p.kind = kind));
 
 /** Moves a piece so that it is sewn at `position` (0 is first) among the others. */
 export function movePiece(id: string, position: number): void {

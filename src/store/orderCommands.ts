@@ -1,4 +1,5 @@
 import type { Job, Piece } from '@/core/document/types';
+import { editPiece } from './commands';
 import { useJob } from './jobStore';
 
 /** Stretches of one thread in the sewing order. */
@@ -45,28 +46,18 @@ export function sewInSequence(ids: readonly string[]): void {
 
 /** Sets how the needle comes to a piece; undefined gives it back to the router. */
 export function setApproach(id: string, approach: Piece['approach'] | undefined): void {
-  useJob
-    .getState()
-    .change(approach ? (approach.how === 'trim' ? 'Cut before it' : 'Sew across to it') : 'Path as the router finds', (job) => {
-      const piece = job.pieces.find((p) => p.id === id);
-      if (!piece) return;
-      if (approach) piece.approach = approach;
-      else delete piece.approach;
-    });
+  const label = approach ? (approach.how === 'trim' ? 'Cut before it' : 'Sew across to it') : 'Path as the router finds';
+  editPiece(id, label, (piece) => {
+    if (approach) piece.approach = approach;
+    else delete piece.approach;
+  });
 }
 
 export function setStopBefore(id: string, on: boolean): void {
-  useJob.getState().change(on ? 'Wait before it' : 'Do not wait before it', (job) => {
-    const piece = job.pieces.find((p) => p.id === id);
-    if (!piece) return;
+  editPiece(id, on ? 'Wait before it' : 'Do not wait before it', (piece) => {
     if (on) piece.stopBefore = true;
     else delete piece.stopBefore;
   });
 }
 
-export function freeOrder(id: string): void {
-  useJob.getState().change('Let the order go', (job) => {
-    const piece = job.pieces.find((p) => p.id === id);
-    if (piece) delete piece.sewAfter;
-  });
-}
+export const freeOrder = (id: string): void => editPiece(id, 'Let the order go', (piece) => void delete piece.sewAfter);

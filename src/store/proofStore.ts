@@ -2,7 +2,7 @@ import { current } from 'immer';
 import { create } from 'zustand';
 import type { Job } from '@/core/document/types';
 import type { Finding, Fix } from '@/core/proof/finding';
-import { fixed } from '@/core/proof/prove';
+import { fixed, samePieces } from '@/core/proof/prove';
 import { engine } from '@/workers/client';
 import { useJob } from './jobStore';
 
@@ -40,12 +40,10 @@ export function applyFix(fix: Fix): void {
   });
 }
 
-const same = (a: readonly string[], b: readonly string[]): boolean => a.length === b.length && a.every((id) => b.includes(id));
-
 /** Lives with a finding for a reason, or no longer when the reason is null. */
 export function acceptFinding({ rule, pieces }: Finding, reason: string | null): void {
   useJob.getState().change(reason === null ? 'Take acceptance back' : 'Accept a finding', (job) => {
-    const rest = (job.accepted ?? []).filter((a) => a.rule !== rule || !same(a.pieces, pieces));
+    const rest = (job.accepted ?? []).filter((a) => a.rule !== rule || !samePieces(a.pieces, pieces));
     job.accepted = reason === null ? rest : [...rest, { rule, pieces: [...pieces], reason }];
     if (job.accepted.length === 0) delete job.accepted;
   });

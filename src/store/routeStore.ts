@@ -1,11 +1,12 @@
 import { create } from 'zustand';
 import type { ExplainedCut } from '@/core/plan/explain';
-import type { Piece, RoutePolicy } from '@/core/document/types';
-import type { RouteProposal } from '@/core/plan/propose';
+import type { RoutePolicy } from '@/core/document/types';
+import { inOrder, type RouteProposal } from '@/core/plan/propose';
 import { ringsToData } from '@/core/geometry/path';
 import { policyOf } from '@/core/route/policy';
 import { engine } from '@/workers/client';
 import { freeId } from './commands';
+import { setApproach } from './orderCommands';
 import { useProof } from './proofStore';
 import { useJob } from './jobStore';
 
@@ -67,24 +68,18 @@ export async function searchRoute(): Promise<void> {
 export function takeProposal(): void {
   const { proposal } = useRoute.getState();
   if (!proposal) return;
-  const place = new Map(proposal.order.map((id, k) => [id, k]));
   useJob.getState().change('Take the proposed order', (job) => {
-    job.pieces.sort((a, b) => (place.get(a.id) ?? 0) - (place.get(b.id) ?? 0));
+    job.pieces = inOrder(job, proposal.order).pieces;
     job.settings.policy = proposal.policy;
   });
   useRoute.setState({ proposal: null });
 }
 
-function editPiece(index: number, label: string, recipe: (piece: Piece) => void): void {
-  useJob.getState().change(label, (job) => {
-    const piece = job.pieces[index];
-    if (piece) recipe(piece);
-  });
-}
-
 /** Sews across where it can be seen, instead of cutting. */
-export const allowTravel = (cut: ExplainedCut): void =>
-  editPiece(cut.to ?? -1, 'Sew across instead of cutting', (p) => void (p.approach = { how: 'travel' }));
+export function allowTravel(cut: ExplainedCut): void {
+  const piece = useJob.getState().job?.pieces[cut.to ?? -1];
+  if (piece) setApproach(piece.id, { how: 'travel' });
+}
 
 /** Gives pinned places and what was asked for back to the router. */
 export function freeEnds(cut: ExplainedCut): void {

@@ -17,7 +17,7 @@ import { explainCuts } from '@/core/plan/explain';
 import { proposeRoute } from '@/core/plan/propose';
 import { measurePlan } from '@/core/plan/measure';
 import { heatAreas, heatPixels, layersOf } from '@/core/drawing/heat';
-import { WEIGHT_CELL_MM, weightOf } from '@/core/proof/weight';
+import { WEIGHT_CELL_MM, weigh } from '@/core/proof/weight';
 import { prove } from '@/core/proof/prove';
 import { Command } from '@/core/plan/roles';
 import type { Job } from '@/core/document/types';
@@ -83,7 +83,7 @@ serve({
     return { output, transfer: [plan.x, plan.y, plan.command, plan.role, plan.piece, plan.thread].map((a) => a.buffer) };
   },
   weight: ({ job }) => {
-    const weight = weightOf(planner.plan(job));
+    const weight = weigh(planner.plan(job));
     const layers = layersOf(weight) as Float32Array<ArrayBuffer>;
     const { left, top, columns, rows } = weight;
     const holes = weight.holes as Uint16Array<ArrayBuffer>;

@@ -1,6 +1,6 @@
 // Starts the built application and a browser for journeys and screenshots.
-import { spawn } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { execFileSync, spawn } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -67,6 +67,31 @@ export async function startBrowser({ width = 1280, height = 800 } = {}) {
   return { driver, downloads };
 }
 
+/** A job record as a person might write it by hand, with whatever a journey needs in it. */
+export function jobRecord(name, pieces, { hoop = { width: 130, height: 180, shape: 'rect' }, threads = [], settings = {} } = {}) {
+  return {
+    cobble: 1,
+    id: name.toLowerCase().replace(/\W+/g, '-'),
+    name,
+    brief: { cloth: 'twill', place: 'apron', hoop, size: { width: 60 }, quantity: 1, notes: '' },
+    threads: [{ id: 't1', code: 'Q214', name: 'Deep water', hex: '#0b5563', weight: 40 }, ...threads],
+    artwork: [],
+    pieces: pieces.map((p, i) => ({ id: `p${i + 1}`, name: `Piece ${i + 1}`, kind: 'fill', thread: 't1', settings: {}, ...p })),
+    settings,
+    sewouts: [],
+    repeat: null,
+  };
+}
+
+/** The same as a bundle on disk, as the shelf opens it; written by the headless tool. */
+export function bundleOf(job) {
+  const json = join(mkdtempSync(join(tmpdir(), 'cobble-job-')), `${job.id}.json`);
+  writeFileSync(json, JSON.stringify(job));
+  const bundle = json.replace(/json$/, 'cobble');
+  execFileSync(join(process.cwd(), 'bin', 'cobble'), ['plan', json, '--out', bundle]);
+  return bundle;
+}
+
 /** Small words for what a person does. */
 export function hands(driver) {
   const wait = 90000;
@@ -78,17 +103,38 @@ export function hands(driver) {
       `no ${tag} ‘${text}’`,
     );
   const poll = (what, check) => driver.wait(check, wait, `never: ${what}`);
+  const sewn = () =>
+    poll(
+      'stitches on screen',
+      async () => (await driver.executeScript("return Number(document.querySelector('canvas[role=img]')?.dataset.until ?? 0)")) > 0,
+    );
   return {
     find,
     findText,
     poll,
+    /** Opens the demo job on the bench. @returns its address */
+    async openDemo(app) {
+      await driver.get(app.address);
+      const bench = await (await find('a[aria-label="Open Ferry crew polo"]')).getAttribute('href');
+      await driver.get(bench);
+      await sewn();
+      return bench;
+    },
+    count: async (css) => (await driver.findElements({ css })).length,
+    key: (k) => driver.actions().sendKeys(k).perform(),
+    withControl: (k) => driver.actions().keyDown('\uE009').sendKeys(k).keyUp('\uE009').perform(),
+    /** Pixel of the window for a place on the cloth, mm. */
+    pixel: (x, y) =>
+      driver.executeScript(
+        `const c = document.querySelector('[data-testid=cloth]').getBoundingClientRect();
+         const [l, t, w, h] = document.querySelector('[data-testid=cloth] svg').getAttribute('viewBox').split(' ').map(Number);
+         return { x: Math.round(c.left + ((arguments[0] - l) / w) * c.width), y: Math.round(c.top + ((arguments[1] - t) / h) * c.height) };`,
+        x,
+        y,
+      ),
     text: async (css) => (await find(css)).getText(),
     total: async (name) => (await find(`[data-total="${name}"]`)).getText(),
-    sewn: () =>
-      poll(
-        'stitches on screen',
-        async () => (await driver.executeScript("return Number(document.querySelector('canvas[role=img]')?.dataset.until ?? 0)")) > 0,
-      ),
+    sewn,
     saved: () => poll('saved', async () => (await driver.findElements(By.css('[data-saved="saved"]'))).length > 0),
   };
 }

@@ -15,10 +15,7 @@ before(async () => {
   app = await startApp();
   ({ driver } = await startBrowser());
   h = hands(driver);
-  await driver.get(app.address);
-  ferry = await (await h.find('a[aria-label="Open Ferry crew polo"]')).getAttribute('href');
-  await driver.get(ferry);
-  await h.sewn();
+  ferry = await h.openDemo(app);
 });
 after(async () => {
   await driver?.quit();
@@ -28,15 +25,7 @@ after(async () => {
 const ESC = '\uE00C';
 const SHIFT = '\uE008';
 const key = (k) => driver.actions().sendKeys(k).perform();
-async function pixel(x, y) {
-  return driver.executeScript(
-    `const c = document.querySelector('[data-testid=cloth]').getBoundingClientRect();
-     const [l, t, w, h] = document.querySelector('[data-testid=cloth] svg').getAttribute('viewBox').split(' ').map(Number);
-     return { x: Math.round(c.left + ((arguments[0] - l) / w) * c.width), y: Math.round(c.top + ((arguments[1] - t) / h) * c.height) };`,
-    x,
-    y,
-  );
-}
+const pixel = (x, y) => h.pixel(x, y);
 async function click(x, y) {
   await driver
     .actions()

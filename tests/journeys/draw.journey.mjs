@@ -11,26 +11,14 @@ before(async () => {
   app = await startApp();
   ({ driver } = await startBrowser());
   h = hands(driver);
-  await driver.get(app.address);
-  const bench = await (await h.find('a[aria-label="Open Ferry crew polo"]')).getAttribute('href');
-  await driver.get(bench);
-  await h.sewn();
+  await h.openDemo(app);
 });
 after(async () => {
   await driver?.quit();
   app?.stop();
 });
 
-/** Pixel of the window for a place on the cloth, mm. */
-async function pixel(x, y) {
-  return driver.executeScript(
-    `const c = document.querySelector('[data-testid=cloth]').getBoundingClientRect();
-     const [l, t, w, h] = document.querySelector('[data-testid=cloth] svg').getAttribute('viewBox').split(' ').map(Number);
-     return { x: Math.round(c.left + ((arguments[0] - l) / w) * c.width), y: Math.round(c.top + ((arguments[1] - t) / h) * c.height) };`,
-    x,
-    y,
-  );
-}
+const pixel = (x, y) => h.pixel(x, y);
 const key = (k) => driver.actions().sendKeys(k).perform();
 async function click(x, y) {
   const p = await pixel(x, y);

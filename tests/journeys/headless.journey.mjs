@@ -5,6 +5,7 @@ import { existsSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } fro
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { test } from 'node:test';
+import { jobRecord } from './browser.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'cobble-cli-'));
 const file = (name, content) => {
@@ -87,32 +88,10 @@ test('a folder that cannot be written leaves nothing half-written', () => {
 });
 
 test('route seeks an order, says why every cut stays, and writes the job it found', () => {
-  const job = {
-    cobble: 1,
-    id: 'row',
-    name: 'Row',
-    brief: {
-      cloth: 'twill',
-      place: 'apron',
-      hoop: { width: 130, height: 180, shape: 'rect' },
-      size: { width: 60 },
-      quantity: 1,
-      notes: '',
-    },
-    threads: [{ id: 't1', code: 'Q214', name: 'Deep water', hex: '#0b5563', weight: 40 }],
-    artwork: [],
-    pieces: [2, 0, 3, 1].map((i) => ({
-      id: `p${i}`,
-      name: `P${i}`,
-      kind: 'fill',
-      thread: 't1',
-      area: `M${i * 5.6},0 h5 v12 h-5 Z`,
-      settings: {},
-    })),
-    settings: {},
-    sewouts: [],
-    repeat: null,
-  };
+  const job = jobRecord(
+    'Row',
+    [2, 0, 3, 1].map((i) => ({ id: `p${i}`, area: `M${i * 5.6},0 h5 v12 h-5 Z` })),
+  );
   const [report, out] = [join(folder, 'route.json'), join(folder, 'routed.json')];
   assert.equal(run('route', file('row.json', JSON.stringify(job)), '--policy', 'stops', '--apply', out, '--report', report).status, 0);
   const found = JSON.parse(readFileSync(report, 'utf8'));
@@ -130,19 +109,7 @@ test('route seeks an order, says why every cut stays, and writes the job it foun
 });
 
 test('proof ends with 1 on a severe finding and with 0 otherwise, and tells figures', () => {
-  const wide = { width: 60, height: 60, shape: 'rect' };
-  const job = {
-    cobble: 1,
-    id: 'wide',
-    name: 'Wide',
-    brief: { cloth: 'twill', place: 'apron', hoop: wide, size: { width: 80 }, quantity: 1, notes: '' },
-    threads: [{ id: 't1', code: 'Q214', name: 'Deep water', hex: '#0b5563', weight: 40 }],
-    artwork: [],
-    pieces: [{ id: 'p1', name: 'P', kind: 'fill', thread: 't1', area: 'M-40,-10 h80 v20 h-80 Z', settings: {} }],
-    settings: {},
-    sewouts: [],
-    repeat: null,
-  };
+  const job = jobRecord('Wide', [{ area: 'M-40,-10 h80 v20 h-80 Z' }], { hoop: { width: 60, height: 60, shape: 'rect' } });
   const report = join(folder, 'proof.json');
   assert.equal(run('proof', file('wide.json', JSON.stringify(job)), '--report', report).status, 1);
   const [first] = JSON.parse(readFileSync(report, 'utf8')).findings;

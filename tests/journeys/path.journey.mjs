@@ -1,62 +1,25 @@
 // The needle's path: a proposal taken, a start pinned, a piece dragged in the order, a cut saved, a replay that waits.
 import assert from 'node:assert/strict';
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { after, before, test } from 'node:test';
-import { hands, startApp, startBrowser } from './browser.mjs';
+import { bundleOf, hands, jobRecord, startApp, startBrowser } from './browser.mjs';
 
 let app;
 let driver;
 let h;
 
 /** Six pennants side by side in a jumbled order, a flag that stands alone, and a band of another thread. */
-function jumbledJob(folder) {
-  const pennants = [3, 0, 5, 1, 4, 2].map((i) => ({
-    id: `p${i}`,
-    name: `Pennant ${i + 1}`,
-    kind: 'fill',
-    thread: 't1',
-    area: `M${i * 5.6 - 18},-10 h5 v14 h-5 Z`,
-    settings: {},
-  }));
-  const job = {
-    cobble: 1,
-    id: 'jumble',
-    name: 'Regatta bunting',
-    brief: {
-      cloth: 'twill',
-      place: 'apron',
-      hoop: { width: 130, height: 180, shape: 'rect' },
-      size: { width: 60 },
-      quantity: 1,
-      notes: '',
-    },
-    threads: [
-      { id: 't1', code: 'Q214', name: 'Deep water', hex: '#0b5563', weight: 40 },
-      { id: 't2', code: 'Q310', name: 'Tar', hex: '#20242c', weight: 40 },
-    ],
-    artwork: [],
-    pieces: [
-      ...pennants,
-      { id: 'flag', name: 'Flag', kind: 'fill', thread: 't1', area: 'M-4,-40 h8 v8 h-8 Z', settings: {} },
-      { id: 'band', name: 'Band', kind: 'fill', thread: 't2', area: 'M-34,8 h62 v5 h-62 Z', settings: {} },
-    ],
-    settings: {},
-    sewouts: [],
-    repeat: null,
-  };
-  const json = join(folder, 'bunting.json');
-  writeFileSync(json, JSON.stringify(job));
-  const bundle = join(folder, 'bunting.cobble');
-  execFileSync(join(process.cwd(), 'bin', 'cobble'), ['plan', json, '--out', bundle]);
-  return bundle;
-}
+const jumbled = jobRecord(
+  'Regatta bunting',
+  [
+    ...[3, 0, 5, 1, 4, 2].map((i) => ({ name: `Pennant ${i + 1}`, area: `M${i * 5.6 - 18},-10 h5 v14 h-5 Z` })),
+    { name: 'Flag', area: 'M-4,-40 h8 v8 h-8 Z' },
+    { name: 'Band', thread: 't2', area: 'M-34,8 h62 v5 h-62 Z' },
+  ],
+  { threads: [{ id: 't2', code: 'Q310', name: 'Tar', hex: '#20242c', weight: 40 }] },
+);
 
 before(async () => {
-  const folder = mkdtempSync(join(tmpdir(), 'cobble-path-'));
-  const bundle = jumbledJob(folder);
+  const bundle = bundleOf(jumbled);
   app = await startApp();
   ({ driver } = await startBrowser());
   h = hands(driver);
@@ -71,13 +34,13 @@ after(async () => {
   app?.stop();
 });
 
-const key = (k) => driver.actions().sendKeys(k).perform();
+const key = (k) => h.key(k);
 const trims = async () => Number(await h.total('trims'));
 const order = async () =>
   driver.executeScript('return [...document.querySelectorAll("[data-piece]")].map((e) => e.dataset.piece).join(" ")');
 
 test('a proposal shows its counts, and trims fall when it is taken', async () => {
-  await driver.actions().keyDown('\uE009').sendKeys('\uE007').keyUp('\uE009').perform();
+  await h.withControl('\uE007');
   await h.find('[data-testid="route-panel"]');
   const jumbled = await trims();
   await (await h.findText('label', 'Fewest stops')).click();

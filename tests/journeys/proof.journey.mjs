@@ -11,16 +11,14 @@ before(async () => {
   app = await startApp();
   ({ driver } = await startBrowser());
   h = hands(driver);
-  await driver.get(app.address);
-  await driver.get(await (await h.find('a[aria-label="Open Ferry crew polo"]')).getAttribute('href'));
-  await h.sewn();
+  await h.openDemo(app);
 });
 after(async () => {
   await driver?.quit();
   app?.stop();
 });
 
-const count = async (css) => (await driver.findElements({ css })).length;
+const count = (css) => h.count(css);
 
 test('a spacing too dense is found, leads to its piece, and is mended in one step', async () => {
   await (await h.findText('button', 'Sea')).click();

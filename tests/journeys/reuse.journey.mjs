@@ -15,34 +15,23 @@ before(async () => {
   app = await startApp();
   ({ driver } = await startBrowser());
   h = hands(driver);
-  await driver.get(app.address);
-  ferry = await (await h.find('a[aria-label="Open Ferry crew polo"]')).getAttribute('href');
-  await driver.get(ferry);
-  await h.sewn();
+  ferry = await h.openDemo(app);
 });
 after(async () => {
   await driver?.quit();
   app?.stop();
 });
 
-const CONTROL = '\uE009';
-const key = (k) => driver.actions().sendKeys(k).perform();
-const withControl = (k) => driver.actions().keyDown(CONTROL).sendKeys(k).keyUp(CONTROL).perform();
-const count = async (css) => (await driver.findElements({ css })).length;
+const key = (k) => h.key(k);
+const withControl = (k) => h.withControl(k);
+const count = (css) => h.count(css);
 
 test('two guides tell the letter height between them', async () => {
   await key('=');
-  const spot = (y) =>
-    driver.executeScript(
-      `const c = document.querySelector('[data-testid=cloth]').getBoundingClientRect();
-       const [l, t, w, hh] = document.querySelector('[data-testid=cloth] svg').getAttribute('viewBox').split(' ').map(Number);
-       return { x: Math.round(c.left + c.width * 0.6), y: Math.round(c.top + ((arguments[0] - t) / hh) * c.height) };`,
-      y,
-    );
   for (const y of [10, -2])
     await driver
       .actions()
-      .move(await spot(y))
+      .move(await h.pixel(20, y))
       .click()
       .perform();
   await h.poll('a height', async () => (await count('[data-testid="guide-height"]')) === 1);

@@ -1,44 +1,21 @@
 // How fast the Bench answers, with real pointer events. Figures are printed, not asserted: they depend on the machine.
 import assert from 'node:assert/strict';
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { after, before, test } from 'node:test';
-import { hands, startApp, startBrowser } from './browser.mjs';
+import { bundleOf, hands, jobRecord, startApp, startBrowser } from './browser.mjs';
 
 let app;
 let driver;
 let h;
 
 const square = (x, y, side) => `M${x},${y} H${x + side} V${y + side} H${x} Z`;
-const thread = { id: 't1', code: 'Q214', name: 'Deep water', hex: '#0b5563', weight: 40 };
-function jobFile(name, pieces, settings = {}) {
-  const job = {
-    cobble: 1,
-    id: name,
-    name,
-    brief: {
-      cloth: 'twill',
-      place: 'other',
-      hoop: { width: 300, height: 300, shape: 'rect' },
-      size: { width: 280 },
-      quantity: 1,
-      notes: '',
-    },
-    threads: [thread],
-    artwork: [],
-    pieces: pieces.map((area, i) => ({ id: `p${i + 1}`, name: `Field ${i + 1}`, kind: 'fill', thread: 't1', area, settings })),
-    settings: {},
-    sewouts: [],
-    repeat: null,
-  };
-  const file = join(mkdtempSync(join(tmpdir(), 'cobble-speed-')), `${name}.json`);
-  writeFileSync(file, JSON.stringify(job));
-  const bundle = file.replace(/json$/, 'cobble');
-  execFileSync(join(process.cwd(), 'bin', 'cobble'), ['plan', file, '--out', bundle]);
-  return bundle;
-}
+const jobFile = (name, areas, settings = {}) =>
+  bundleOf(
+    jobRecord(
+      name,
+      areas.map((area) => ({ area, settings })),
+      { hoop: { width: 300, height: 300, shape: 'rect' } },
+    ),
+  );
 
 async function open(file, name) {
   await driver.get(app.address);

@@ -36,6 +36,10 @@ export function emptyJob(id: string, name: string, brief: Partial<Brief> = {}): 
   };
 }
 
+/** Whether the work goes on a cap: sewn upward, from the middle out, and not too tall. */
+export const isCap = ({ cloth, place }: Pick<Brief, 'cloth' | 'place'>): boolean =>
+  place === 'cap-front' || cloth === 'cap' || cloth === 'soft-cap';
+
 /** The smallest offered hoop whose field holds a design of this size; null when none does. */
 export function smallestHoop(width: number, height: number): Brief['hoop'] | null {
   const fits = HOOPS.filter((h) => fitsHoop(h, width, height)).sort((a, b) => a.width * a.height - b.width * b.height);

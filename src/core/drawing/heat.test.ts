@@ -1,9 +1,9 @@
 import { Planner } from '../plan/build';
 import { jobOf, piece } from '../pieces/fixtures';
-import { weightOf } from '../proof/weight';
+import { weigh } from '../proof/weight';
 import { heatAreas, heatPixels, HEAT_STEPS, layersOf } from './heat';
 
-const weight = weightOf(
+const weight = weigh(
   new Planner().plan(jobOf([piece('fill', { area: 'M-20,-20 h40 v40 h-40 Z' }, { underlay: [], angle: 0, pullComp: 0 })])),
 );
 const layers = layersOf(weight);

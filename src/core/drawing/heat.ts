@@ -12,6 +12,13 @@ export const HEAT_STEPS: readonly { from: number; rgb: Rgb }[] = [
   { from: 5.5, rgb: { r: 163, g: 21, b: 46 } },
 ];
 
+/** The step that a number of layers belongs to; -1 for next to nothing. */
+function stepOf(layers: number): number {
+  let step = -1;
+  while (step + 1 < HEAT_STEPS.length && layers >= HEAT_STEPS[step + 1]!.from) step++;
+  return step;
+}
+
 /** Squares over which layers are averaged, cells: two millimetres, so that single threads and the beat of rows with cells do not show. */
 const SIDE = 8;
 
@@ -44,8 +51,7 @@ export function layersOf({ thread, columns, rows }: Weight): Float32Array {
 export function heatPixels(layers: Float32Array): Uint8ClampedArray<ArrayBuffer> {
   const data = new Uint8ClampedArray(layers.length * 4);
   layers.forEach((v, i) => {
-    let step = -1;
-    while (step + 1 < HEAT_STEPS.length && v >= HEAT_STEPS[step + 1]!.from) step++;
+    const step = stepOf(v);
     if (step < 0) return;
     const { r, g, b } = HEAT_STEPS[step]!.rgb;
     data.set([r, g, b, 235], i * 4);
@@ -57,8 +63,7 @@ export function heatPixels(layers: Float32Array): Uint8ClampedArray<ArrayBuffer>
 export function heatAreas(layers: Float32Array): number[] {
   const areas = HEAT_STEPS.map(() => 0);
   for (const v of layers) {
-    let step = -1;
-    while (step + 1 < HEAT_STEPS.length && v >= HEAT_STEPS[step + 1]!.from) step++;
+    const step = stepOf(v);
     if (step >= 0) areas[step]! += WEIGHT_CELL_MM * WEIGHT_CELL_MM;
   }
   return areas;

@@ -1,3 +1,4 @@
+import { scanArea } from './scan';
 import type { Area, Bounds, Point } from './point';
 
 /** A grid of cells over a box, one byte each, for measuring what covers what. */
@@ -20,25 +21,10 @@ export function makeMask(box: Bounds, cellMm: number, marginMm: number): Mask {
 
 /** Sets `bit` in every cell whose centre lies in the area (even-odd). */
 export function paintArea(mask: Mask, area: Area, bit: number): void {
-  const crossings: number[][] = Array.from({ length: mask.rows }, () => []);
-  for (const ring of area) {
-    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-      const [a, b] = ring[i]!.y < ring[j]!.y ? [ring[i]!, ring[j]!] : [ring[j]!, ring[i]!];
-      const first = Math.max(0, Math.ceil((a.y - mask.minY) / mask.cellMm - 0.5));
-      for (let row = first; row < mask.rows; row++) {
-        const y = mask.minY + (row + 0.5) * mask.cellMm;
-        if (y >= b.y) break;
-        crossings[row]!.push(a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x));
-      }
-    }
-  }
-  crossings.forEach((xs, row) => {
-    xs.sort((p, q) => p - q);
-    for (let k = 0; k + 1 < xs.length; k += 2) {
-      const from = Math.max(0, Math.ceil((xs[k]! - mask.minX) / mask.cellMm - 0.5));
-      const to = Math.min(mask.columns - 1, Math.ceil((xs[k + 1]! - mask.minX) / mask.cellMm - 0.5) - 1);
-      for (let c = from; c <= to; c++) mask.data[row * mask.columns + c]! |= bit;
-    }
+  const grid = { cellMm: mask.cellMm, left: mask.minX, top: mask.minY, firstRow: 0, lastRow: mask.rows - 1 };
+  scanArea(area, grid, (row, from, to) => {
+    const last = Math.min(mask.columns - 1, to);
+    for (let c = Math.max(0, from); c <= last; c++) mask.data[row * mask.columns + c]! |= bit;
   });
 }
 

@@ -6,8 +6,8 @@ import { distance, type Area, type Line, type Point } from './point';
 const GENTLE_COS = 0.97;
 /** Tangents that differ by more than this at a node make it a corner, as a cosine: about 8°. */
 const SMOOTH_COS = 0.99;
-/** Length of the straight stubs from which an end cap grows, mm. */
-const STUB_MM = 0.002;
+/** Length of the straight tips from which an end cap grows, mm. */
+const TIP_MM = 0.002;
 
 const cosBetween = (a: Point, b: Point): number => {
   const size = Math.sqrt((a.x * a.x + a.y * a.y) * (b.x * b.x + b.y * b.y));
@@ -89,11 +89,11 @@ function joinsAt(line: Line, nodes: readonly number[], shape: StrokeShape): Area
 
 function capsAt(line: Line, closed: boolean, shape: StrokeShape): Area[] {
   if (closed || shape.cap === 'butt') return [];
-  const stub = (end: Point, inner: Point): Point[] => {
+  const tip = (end: Point, inner: Point): Point[] => {
     const d = distance(end, inner);
-    const t = d > 0 ? STUB_MM / d : 0;
+    const t = d > 0 ? TIP_MM / d : 0;
     return [{ x: end.x + (inner.x - end.x) * t, y: end.y + (inner.y - end.y) * t }, end];
   };
-  const ends = [stub(line[0]!, line[1]!), stub(line[line.length - 1]!, line[line.length - 2]!)];
+  const ends = [tip(line[0]!, line[1]!), tip(line[line.length - 1]!, line[line.length - 2]!)];
   return ends.map((e) => strokeArea([e], false, { ...shape, join: 'round' }));
 }

@@ -72,6 +72,7 @@ test('seven small discs, each crossed by a later bean line of their colour, have
   });
   const ring = Array.from({ length: 57 }, (_, k) => at(k / 8, 20)).map(([x, y]) => `${x},${y}`);
   const line = piece('run', { line: `M${ring.join(' L')}` }, { style: 'bean', passes: 3 });
+  expect(figures(named([...discs, line])).trims).toBe(1);
   const job = named([3, 0, 5, 1, 6, 2, 4].map((k) => discs[k]!).concat(line));
   expect(after(job, 'stops').trims).toBe(1);
 });

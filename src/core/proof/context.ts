@@ -1,13 +1,13 @@
 import { recipeFor } from '../cloth/house';
 import type { ClothRecipe } from '../cloth/recipes';
-import type { Job } from '../document/types';
+import type { Job, Piece } from '../document/types';
 import { boundsOf, type Point } from '../geometry/point';
 import { Planner } from '../plan/build';
 import { measurePlan, type PlanFigures } from '../plan/measure';
 import type { StitchPlan } from '../plan/plan';
 import { routeInput, type RouteInput } from '../plan/route';
 import type { Shaped } from '../plan/shaped';
-import { weightOf, type Weight } from './weight';
+import { weigh, type Weight } from './weight';
 
 /** What checks may look at. The dearer parts are made when first asked for. */
 export interface ProofContext {
@@ -18,6 +18,8 @@ export interface ProofContext {
   figures: PlanFigures;
   /** Middle of a piece, for findings that have no nearer place. */
   middleOf(piece: number): Point;
+  /** Weight number of a piece's thread. */
+  weightOf(piece: Piece): number;
   weight(): Weight;
   route(): RouteInput;
 }
@@ -36,7 +38,8 @@ export function proofContext(job: Job, planner: Planner = new Planner(), plan: S
       const box = boundsOf(shaped[piece]?.shape?.painted ?? []);
       return Number.isFinite(box.minX) ? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 } : { x: 0, y: 0 };
     },
-    weight: () => (weight ??= weightOf(plan)),
+    weightOf: (piece) => job.threads.find((t) => t.id === piece.thread)?.weight ?? 40,
+    weight: () => (weight ??= weigh(plan)),
     route: () => (route ??= routeInput(job, shaped)),
   };
 }

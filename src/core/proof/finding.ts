@@ -1,3 +1,4 @@
+import type { SettingsPatch } from '../document/settings';
 import type { Brief, Piece } from '../document/types';
 import type { Point } from '../geometry/point';
 
@@ -9,7 +10,7 @@ export type Severity = (typeof SEVERITIES)[number];
 export interface Fix {
   label: string;
   /** Fields of pieces to set; `settings` are merged into those that the piece has, undefined takes one away. */
-  pieces?: { id: string; patch?: Partial<Piece>; settings?: Piece['settings']; without?: (keyof Piece)[] }[];
+  pieces?: { id: string; patch?: Partial<Piece>; settings?: SettingsPatch; without?: (keyof Piece)[] }[];
   brief?: Partial<Brief>;
 }
 
@@ -23,7 +24,7 @@ export interface Finding {
   at: Point;
   measured: number;
   limit: number;
-  unit: 'mm' | '°' | '' | 'per mm²' | 'layers';
+  unit: 'mm' | 'mm²' | '°' | '' | 'per mm²' | 'layers';
   /** Where the limit comes from. */
   limitFrom: string;
   /** What it is and why it matters, in a sentence. */

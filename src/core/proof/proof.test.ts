@@ -4,7 +4,7 @@ import { Planner } from '../plan/build';
 import type { Finding } from './finding';
 import { fixed, prove } from './prove';
 import { CHECKS } from './registry';
-import { weightOf, layerPeak, holePeak } from './weight';
+import { weigh, layerPeak, holePeak } from './weight';
 
 const block = (x: number, y: number, w: number, h: number, settings: PieceSettings = {}, over: Partial<Piece> = {}): Piece =>
   piece('fill', { area: `M${x},${y} h${w} v${h} h${-w} Z`, ...over }, settings);
@@ -154,7 +154,7 @@ test('an accepted finding keeps the reason', () => {
 });
 
 test('weight: a fill at 0.40 is one layer, a satin two, and holes are counted', () => {
-  const peak = (p: Piece) => layerPeak(weightOf(new Planner().plan(jobOf([p]))), 9).value;
+  const peak = (p: Piece) => layerPeak(weigh(new Planner().plan(jobOf([p]))), 9).value;
   const fill = peak(block(-10, -10, 20, 20, { underlay: [] }));
   expect(fill).toBeGreaterThan(0.9);
   expect(fill).toBeLessThan(1.5);
@@ -162,5 +162,5 @@ test('weight: a fill at 0.40 is one layer, a satin two, and holes are counted', 
   expect(satin).toBeGreaterThan(1.8);
   expect(satin).toBeLessThan(2.6);
   const dots = { x: Float32Array.from([0, 0.1, 0.2, 0.3]), y: Float32Array.from([0, 0, 0, 0]), command: new Uint8Array(4) };
-  expect(holePeak(weightOf(dots), 9).value).toBe(4);
+  expect(holePeak(weigh(dots), 9).value).toBe(4);
 });

@@ -1,4 +1,5 @@
 import type { Job } from '../document/types';
+import { withSettings } from '../document/settings';
 import type { Planner } from '../plan/build';
 import type { StitchPlan } from '../plan/plan';
 import { proofContext } from './context';
@@ -17,7 +18,8 @@ export function prove(job: Job, planner?: Planner, plan?: StitchPlan): Finding[]
     .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
 }
 
-const samePieces = (a: readonly string[], b: readonly string[]): boolean => a.length === b.length && a.every((id) => b.includes(id));
+/** Whether two findings concern the same pieces. */
+export const samePieces = (a: readonly string[], b: readonly string[]): boolean => a.length === b.length && a.every((id) => b.includes(id));
 
 /** The job with a fix made. */
 export function fixed(job: Job, fix: Fix): Job {
@@ -27,11 +29,10 @@ export function fixed(job: Job, fix: Fix): Job {
     pieces: job.pieces.map((piece) => {
       const change = fix.pieces?.find((c) => c.id === piece.id);
       if (!change) return piece;
-      const settings = Object.entries({ ...piece.settings, ...change.settings }).filter(([, v]) => v !== undefined);
       const kept = Object.entries({ ...piece, ...change.patch }).filter(
         ([key]) => !(change.without as string[] | undefined)?.includes(key),
       );
-      return { ...(Object.fromEntries(kept) as unknown as typeof piece), settings: Object.fromEntries(settings) };
+      return { ...(Object.fromEntries(kept) as unknown as typeof piece), settings: withSettings(piece.settings, change.settings ?? {}) };
     }),
   };
 }

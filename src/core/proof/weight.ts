@@ -19,7 +19,7 @@ export interface Weight {
 }
 
 /** Lays every stitch and every hole of a plan on the grid. */
-export function weightOf(plan: Pick<StitchPlan, 'x' | 'y' | 'command'>): Weight {
+export function weigh(plan: Pick<StitchPlan, 'x' | 'y' | 'command'>): Weight {
   const { x, y, command } = plan;
   const box = emptyBounds();
   for (let i = 0; i < x.length; i++) if (command[i] === Command.stitch) growBounds(box, x[i]!, y[i]!);

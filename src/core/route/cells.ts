@@ -1,3 +1,4 @@
+import { scanArea } from '../geometry/scan';
 import type { Area, Line, Point } from '../geometry/point';
 
 /** Side of the cells on which ways are found, mm: fine enough for columns of 1.2 mm. */
@@ -27,26 +28,8 @@ export const cellOf = (mm: number): number => Math.floor(mm / CELL_MM);
 export const centreOf = (cell: number): number => (cell + 0.5) * CELL_MM;
 
 function scan(area: Area): Spans {
-  const rows = new Map<number, number[]>();
-  for (const ring of area) {
-    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-      const [a, b] = ring[i]!.y < ring[j]!.y ? [ring[i]!, ring[j]!] : [ring[j]!, ring[i]!];
-      for (let row = Math.ceil(a.y / CELL_MM - 0.5); centreOf(row) < b.y; row++) {
-        const xs = rows.get(row) ?? [];
-        if (xs.length === 0) rows.set(row, xs);
-        xs.push(a.x + ((centreOf(row) - a.y) / (b.y - a.y)) * (b.x - a.x));
-      }
-    }
-  }
   const out: number[] = [];
-  for (const [row, xs] of rows) {
-    xs.sort((p, q) => p - q);
-    for (let k = 0; k + 1 < xs.length; k += 2) {
-      const from = Math.ceil(xs[k]! / CELL_MM - 0.5);
-      const to = Math.ceil(xs[k + 1]! / CELL_MM - 0.5) - 1;
-      if (to >= from) out.push(row, from, to);
-    }
-  }
+  scanArea(area, { cellMm: CELL_MM, left: 0, top: 0 }, (row, from, to) => out.push(row, from, to));
   return Int32Array.from(out);
 }
 

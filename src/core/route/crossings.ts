@@ -1,4 +1,3 @@
-import { nearestOnLine } from '../geometry/line';
 import { boundsTouch, type Area, type Line, type Point } from '../geometry/point';
 import type { RouteItem } from './item';
 
@@ -12,13 +11,24 @@ export function withCrossings(items: readonly RouteItem[]): RouteItem[] {
   return items.map((item, i) => {
     if (!item.rim) return item;
     const found = items.flatMap((o, j) =>
-      j > i && o.lines.length > 0 && boundsTouch(item.box, o.box) ? crossingsOf(item.rim!, o.lines) : [],
+      j > i && o.lines.length > 0 && boundsTouch(item.box, o.box) ? knownCrossings(item.rim!, o.lines) : [],
     );
     if (found.length === 0) return item;
     const extra = found.slice(0, MOST);
     const places = [...new Set(item.candidates.map((c) => c.start)), ...extra];
     return { ...item, candidates: places.flatMap((start) => places.filter((end) => end !== start).map((end) => ({ start, end }))) };
   });
+}
+
+const known = new WeakMap<Area, WeakMap<readonly Line[], Point[]>>();
+
+/** Crossings by shape: a plan is made at every change, and most shapes are those of the plan before. */
+function knownCrossings(rim: Area, lines: readonly Line[]): Point[] {
+  const own = known.get(rim) ?? new WeakMap<readonly Line[], Point[]>();
+  known.set(rim, own);
+  const found = own.get(lines) ?? crossingsOf(rim, lines);
+  own.set(lines, found);
+  return found;
 }
 
 function crossingsOf(rim: Area, lines: readonly Line[]): Point[] {
@@ -29,7 +39,7 @@ function crossingsOf(rim: Area, lines: readonly Line[]): Point[] {
       for (let i = 1; i < line.length && out.length < MOST; i++) {
         for (let k = 1; k < closed.length; k++) {
           const p = meeting(line[i - 1]!, line[i]!, closed[k - 1]!, closed[k]!);
-          if (p && nearestOnLine(closed, p).distance < 0.01) out.push(p);
+          if (p) out.push(p);
         }
       }
     }

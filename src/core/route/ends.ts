@@ -85,13 +85,15 @@ function stepTo(
   const n = from.ends.length;
   const step: Step = { cost: new Float64Array(n).fill(away), next: new Int32Array(n).fill(least), cut: new Uint8Array(n).fill(1) };
   if (changes || target.approach?.how === 'trim') return step;
-  const roots = to.starts.map((p) => ground.together(p, k));
+  const arrivals = to.starts.map((p) => ground.hiddenNear(p, k));
   from.ends.forEach((end, e) => {
-    const root = ground.together(end, k);
+    const leaving = ground.hiddenNear(end, k);
     to.starts.forEach((start, s) => {
       const so = costs[cheapest[s]!]!;
       if (so >= step.cost[e]!) return;
-      const sum = so + linkSeconds(ground, end, start, k, root >= 0 && root === roots[s], target, options);
+      const arriving = arrivals[s]!;
+      const offMm = leaving && arriving && leaving.way === arriving.way ? leaving.awayMm + arriving.awayMm : null;
+      const sum = so + linkSeconds(ground, end, start, k, offMm, target, options);
       if (sum >= step.cost[e]!) return;
       step.cost[e] = sum;
       step.next[e] = cheapest[s]!;
@@ -122,13 +124,14 @@ function linkSeconds(
   from: Point,
   to: Point,
   k: number,
-  joined: boolean,
+  offMm: number | null,
   target: RouteItem,
   { pace, clean }: EvaluateOptions,
 ): number {
   const gap = distance(from, to);
   if (target.approach?.how === 'travel') return gap * pace.mm;
-  if (joined) return gap * DETOUR * pace.mm;
+  // Places right on the hidden way are better than those beside it: pieces end where asked only within a row or two.
+  if (offMm !== null) return gap * DETOUR * pace.mm + offMm * SHOWN_PER_MM;
   if (gap > LONGEST_SHOWN_MM || !ground.goesStraight(from, to, k, clean)) return Infinity;
   return gap * (pace.mm + SHOWN_PER_MM);
 }

@@ -107,7 +107,7 @@ export class Ground {
     this.active = order.length;
   }
 
-  /** Makes everything that piece `k` and later ones hide known to `together`. Goes down only. */
+  /** Makes everything that piece `k` and later ones hide known to `hiddenNear`. Goes down only. */
   reveal(k: number): void {
     while (this.active > k) {
       this.active--;
@@ -170,10 +170,14 @@ export class Ground {
     return best;
   }
 
-  /** A number that two places share when a hidden way joins them before piece `k` (which must be revealed); -1 for none. */
-  together(p: Point, k: number): number {
+  /**
+   * The hidden way near a place before piece `k` (which must be revealed): a number that all places on it share, and how
+   * far the place lies from it, mm; null when there is none.
+   */
+  hiddenNear(p: Point, k: number): { way: number; awayMm: number } | null {
     const cell = this.nearHidden(p, k);
-    return cell < 0 ? -1 : this.root(cell);
+    if (cell < 0) return null;
+    return { way: this.root(cell), awayMm: this.cellAt(p) === cell ? 0 : distance(p, this.placeOf(cell)) };
   }
 
   /** Whether one straight way to piece `k` needs no cut: hidden, over own rows a little, or across a gap nobody minds. */

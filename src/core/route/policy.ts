@@ -1,3 +1,4 @@
+import { isCap } from '../document/job';
 import type { Job, RoutePolicy } from '../document/types';
 import type { Point } from '../geometry/point';
 import type { EvaluateOptions } from './ends';
@@ -8,11 +9,10 @@ const LARGE_MM2 = 400;
 /** What it is worth to begin where the school or the cap wants it, seconds. */
 const WORTH_S = 3;
 
-export const DEFAULT_POLICY: RoutePolicy = 'registration';
+const DEFAULT_POLICY: RoutePolicy = 'registration';
 
 /** The policy that a job is routed by when none is asked for: caps have their own. */
-export const policyOf = (job: Job): RoutePolicy =>
-  job.settings.policy ?? (/cap/.test(job.brief.cloth) || job.brief.place === 'cap-front' ? 'cap' : DEFAULT_POLICY);
+export const policyOf = (job: Job): RoutePolicy => job.settings.policy ?? (isCap(job.brief) ? 'cap' : DEFAULT_POLICY);
 
 /** Preferences for starts and ends: low working up on caps, and as the shop's school has it for large areas. */
 export function preferenceFor(items: readonly RouteItem[], job: Job): Pick<EvaluateOptions, 'preference'> {

@@ -44,6 +44,12 @@ export function parsePercent(text: string): number | null {
   return match ? Number(match[1]!.replace(',', '.')) : null;
 }
 
+/** Minutes and seconds as a clock shows them, e.g. 19:53. */
+export function formatClock(seconds: number): string {
+  const whole = Math.round(seconds);
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
+}
+
 /** Minutes and seconds, e.g. "12 min 05 s". */
 export function formatDuration(seconds: number): string {
   const whole = Math.round(seconds);

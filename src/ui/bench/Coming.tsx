@@ -6,6 +6,7 @@ import { setSetting } from '@/store/commands';
 import { takeTool, useTool } from '@/store/toolStore';
 import { Button } from '../components/Button';
 import { Choice } from '../components/Choice';
+import { Tick } from '../components/Tick';
 
 type How = 'router' | 'trim' | 'travel';
 const HOWS: readonly { value: How; name: string }[] = [
@@ -60,14 +61,5 @@ export function Coming({ job, piece }: { job: Job; piece: Piece }) {
         </p>
       )}
     </details>
-  );
-}
-
-function Tick({ name, on, onChange }: { name: string; on: boolean; onChange(on: boolean): void }) {
-  return (
-    <label className="flex items-center gap-1.5">
-      <input type="checkbox" className="h-4 w-4 accent-[#1d282c]" checked={on} onChange={(e) => onChange(e.target.checked)} />
-      {name}
-    </label>
   );
 }

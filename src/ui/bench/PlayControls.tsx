@@ -2,10 +2,12 @@
 import { ChevronLeft, ChevronRight, Pause, Play, SkipBack, SkipForward } from 'lucide-react';
 import { useMemo } from 'react';
 import { recipeFor } from '@/core/cloth/house';
+import { formatClock } from '@/core/units/length';
 import { useJob } from '@/store/jobStore';
 import { usePlan } from '@/store/planStore';
 import { SPEEDS, useView } from '@/store/viewStore';
 import { SignButton } from '../components/Button';
+import { Tick } from '../components/Tick';
 import { seek, stepBy, togglePlay } from './player';
 import { timelineOf } from './timeline';
 
@@ -61,27 +63,16 @@ export function PlayControls() {
         ))}
       </div>
       <div className="flex items-center justify-between text-xs" role="group" aria-label="The replay waits at">
-        <Tick name="trims" title="Wait at every trim" on={pauseAtTrims} onChange={(on) => useView.setState({ pauseAtTrims: on })} />
-        <Tick name="stops" title="Wait at every stop" on={pauseAtStops} onChange={(on) => useView.setState({ pauseAtStops: on })} />
-        <Tick name="follow" title="The view follows the needle" on={follow} onChange={(on) => useView.setState({ follow: on })} />
+        <Tick small name="trims" title="Wait at every trim" on={pauseAtTrims} onChange={(on) => useView.setState({ pauseAtTrims: on })} />
+        <Tick small name="stops" title="Wait at every stop" on={pauseAtStops} onChange={(on) => useView.setState({ pauseAtStops: on })} />
+        <Tick small name="follow" title="The view follows the needle" on={follow} onChange={(on) => useView.setState({ follow: on })} />
       </div>
       <p className="figures mt-auto flex justify-between text-xs whitespace-nowrap" data-testid="play-position">
         <span>
           {(playhead ?? total).toLocaleString('en')} <span className="text-quiet">/ {total.toLocaleString('en')}</span>
         </span>
-        {timeline && <span title="Machine time so far">{clock(timeline.at[Math.min(playhead ?? total, total)]!)}</span>}
+        {timeline && <span title="Machine time so far">{formatClock(timeline.at[Math.min(playhead ?? total, total)]!)}</span>}
       </p>
     </div>
-  );
-}
-
-const clock = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
-
-function Tick({ name, title, on, onChange }: { name: string; title: string; on: boolean; onChange(on: boolean): void }) {
-  return (
-    <label className="flex items-center gap-1" title={title}>
-      <input type="checkbox" className="h-3.5 w-3.5 accent-[#1d282c]" checked={on} onChange={(e) => onChange(e.target.checked)} />
-      {name}
-    </label>
   );
 }

@@ -3,6 +3,7 @@ import { ArrowRight, X } from 'lucide-react';
 import { ROUTE_POLICIES, type Job, type RoutePolicy } from '@/core/document/types';
 import type { CutRemedy, ExplainedCut } from '@/core/plan/explain';
 import type { RouteProposal } from '@/core/plan/propose';
+import { formatClock } from '@/core/units/length';
 import { centreOn } from '@/store/cameraStore';
 import { usePlan } from '@/store/planStore';
 import { addBridge, allowTravel, cancelSearch, closeRoute, freeEnds, searchRoute, takeProposal, useRoute } from '@/store/routeStore';
@@ -97,8 +98,6 @@ export function RoutePanel({ job }: { job: Job }) {
   );
 }
 
-const clock = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')} min`;
-
 function Proposal({ proposal: { before, after, better, aim, policy } }: { proposal: RouteProposal }) {
   if (!better) {
     return (
@@ -112,7 +111,7 @@ function Proposal({ proposal: { before, after, better, aim, policy } }: { propos
     ['stops', String(before.colourChanges + before.handStops), String(after.colourChanges + after.handStops)],
     ['stitches', before.stitches.toLocaleString('en'), after.stitches.toLocaleString('en')],
     ['longest move', `${before.longestMoveMm.toFixed(0)} mm`, `${after.longestMoveMm.toFixed(0)} mm`],
-    ['time', clock(before.runSeconds), clock(after.runSeconds)],
+    ['time', `${formatClock(before.runSeconds)} min`, `${formatClock(after.runSeconds)} min`],
   ];
   return (
     <div className="mt-3 rounded-md border border-edge p-2" data-testid="proposal">

@@ -14,7 +14,7 @@ import { cutPieces, pullEdge } from '@/store/shapeCommands';
 import { chosenIds, select, selectAll, toggleSelected, useView } from '@/store/viewStore';
 import { gaugeAt, pieceAt, piecesIn, withGroups } from './pick';
 import { pickRegion } from './regions';
-import { pointWeight } from './WeightLayer';
+import { pointWeight } from '@/store/weightStore';
 import { shapePathsOf } from './shape';
 import { slantData } from './SlantHandles';
 

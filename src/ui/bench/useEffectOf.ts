@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import type { Job, PieceSettings } from '@/core/document/types';
 import type { PlanFigures } from '@/core/plan/measure';
-import { withSettings } from '@/store/commands';
+import { withSettings } from '@/core/document/settings';
 import { useJob } from '@/store/jobStore';
 import { usePlan } from '@/store/planStore';
 import { engine } from '@/workers/client';

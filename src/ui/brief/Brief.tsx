@@ -12,6 +12,7 @@ import { changeBrief, type BriefPatch } from '@/store/commands';
 import { openLibrary, useLibrary } from '@/store/libraryStore';
 import { useJob } from '@/store/jobStore';
 import { Choice } from '../components/Choice';
+import { TextField } from '../components/TextField';
 import { NumberField } from '../components/NumberField';
 import { placeHref } from '../places';
 import { Follows } from './Follows';
@@ -173,34 +174,6 @@ function Fields({ brief }: { brief: BriefRecord }) {
         {brief.size.width !== undefined && `${formatLength(brief.size.width)} is ${formatLength(brief.size.width, 'in')}.`}
       </p>
     </div>
-  );
-}
-
-function TextField({
-  label,
-  value,
-  placeholder,
-  onCommit,
-}: {
-  label: string;
-  value: string;
-  placeholder: string;
-  onCommit(value: string): void;
-}) {
-  return (
-    <label className="block">
-      <span className="mb-1 block text-quiet">{label}</span>
-      <input
-        key={value}
-        defaultValue={value}
-        placeholder={placeholder}
-        maxLength={200}
-        onBlur={(e) => {
-          if (e.target.value !== value) onCommit(e.target.value);
-        }}
-        className="h-8 w-full rounded-md border border-edge bg-white px-2"
-      />
-    </label>
   );
 }
 

@@ -10,6 +10,7 @@ import { UNDERLAY_KINDS } from '@/core/document/types';
 import { UNDERLAY_WORDS } from '@/core/document/words';
 import { alteredBy, applyTo, putRecipe, removeRecipe, useLibrary } from '@/store/libraryStore';
 import { Button, SignButton } from '../components/Button';
+import { TextField } from '../components/TextField';
 import { NumberField } from '../components/NumberField';
 
 type Figure = 'pullComp' | 'fillSpacing' | 'satinSpacing' | 'fillLength';
@@ -84,15 +85,14 @@ function Recipe({ recipe, changed }: { recipe: HouseRecipe; changed: boolean }) 
     <section aria-label={recipe.name} className="rounded-md border border-hairline bg-panel p-5">
       <div className="flex items-start gap-3">
         {isOwn ? (
-          <label className="flex-1">
-            <span className="sr-only">Name of the cloth</span>
-            <input
-              defaultValue={recipe.name}
-              maxLength={80}
-              onBlur={(e) => e.target.value.trim() !== '' && e.target.value !== recipe.name && void put({ name: e.target.value.trim() })}
-              className="h-8 w-full rounded-md border border-edge bg-white px-2 text-lg font-semibold"
-            />
-          </label>
+          <TextField
+            label="Name of the cloth"
+            hideLabel
+            className="flex-1 text-lg font-semibold"
+            value={recipe.name}
+            maxLength={80}
+            onCommit={(name) => name.trim() !== '' && void put({ name: name.trim() })}
+          />
         ) : (
           <h2 className="flex-1 text-lg font-semibold">{recipe.name}</h2>
         )}
@@ -145,15 +145,13 @@ function Recipe({ recipe, changed }: { recipe: HouseRecipe; changed: boolean }) 
       </div>
       <div className="mt-4 grid gap-4 sm:grid-cols-3">
         {WORDS.map((key) => (
-          <label key={key} className="block">
-            <span className="mb-1 block text-quiet">{key.charAt(0).toUpperCase() + key.slice(1)}</span>
-            <input
-              defaultValue={values[key]}
-              maxLength={120}
-              onBlur={(e) => e.target.value !== values[key] && void put({ [key]: e.target.value })}
-              className="h-8 w-full rounded-md border border-edge bg-white px-2"
-            />
-          </label>
+          <TextField
+            key={key}
+            label={key.charAt(0).toUpperCase() + key.slice(1)}
+            value={values[key]}
+            maxLength={120}
+            onCommit={(words) => void put({ [key]: words })}
+          />
         ))}
       </div>
       {altered.length > 0 && (

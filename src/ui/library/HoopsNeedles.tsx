@@ -7,6 +7,7 @@ import type { Hoop } from '@/core/document/types';
 import { changeLibrary, useLibrary } from '@/store/libraryStore';
 import { Button, SignButton } from '../components/Button';
 import { Choice } from '../components/Choice';
+import { DraftField } from '../components/TextField';
 import { NumberField } from '../components/NumberField';
 
 const same = (a: Hoop, b: Hoop): boolean => a.width === b.width && a.height === b.height && a.shape === b.shape;
@@ -129,8 +130,8 @@ function Needles() {
         ))}
       </ul>
       <div className="mt-3 grid grid-cols-[130px_1fr_auto] items-end gap-2">
-        <Words label="Needle" value={made.size} onChange={(size) => setMade({ ...made, size })} />
-        <Words label="What for" value={made.use} onChange={(use) => setMade({ ...made, use })} />
+        <DraftField label="Needle" value={made.size} onChange={(size) => setMade({ ...made, size })} />
+        <DraftField label="What for" value={made.use} onChange={(use) => setMade({ ...made, use })} />
         <Button
           disabled={made.size.trim() === '' || taken}
           onClick={() => void changeLibrary({ needles: [...own, { ...made, size: made.size.trim() }] }).then(() => setMade(BLANK))}
@@ -139,19 +140,5 @@ function Needles() {
         </Button>
       </div>
     </section>
-  );
-}
-
-function Words({ label, value, onChange }: { label: string; value: string; onChange(v: string): void }) {
-  return (
-    <label className="block">
-      <span className="mb-1 block text-quiet">{label}</span>
-      <input
-        value={value}
-        maxLength={200}
-        onChange={(e) => onChange(e.target.value)}
-        className="h-8 w-full rounded-md border border-edge bg-white px-2"
-      />
-    </label>
   );
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { nearestThreads, THREAD_CHART } from '@/core/cloth/threads';
 import { changeLibrary, useLibrary } from '@/store/libraryStore';
 import { Button, SignButton } from '../components/Button';
+import { DraftField } from '../components/TextField';
 import { NumberField } from '../components/NumberField';
 
 interface Shown {
@@ -80,7 +81,6 @@ function AddCone() {
   const own = useLibrary((s) => s.library.threads);
   const [cone, setCone] = useState({ code: '', name: '', hex: '#7a1f2b', weight: 40 });
   const taken = own.some((t) => t.code === cone.code.trim());
-  const field = 'h-8 w-full rounded-md border border-edge bg-white px-2';
   return (
     <form
       className="mt-3 grid grid-cols-2 gap-2"
@@ -91,17 +91,16 @@ function AddCone() {
         setCone({ ...cone, code: '', name: '' });
       }}
     >
-      <label>
-        <span className="mb-1 block text-quiet">Code</span>
-        <input className={field} value={cone.code} maxLength={40} onChange={(e) => setCone({ ...cone, code: e.target.value })} />
-      </label>
-      <label>
-        <span className="mb-1 block text-quiet">Name</span>
-        <input className={field} value={cone.name} maxLength={80} onChange={(e) => setCone({ ...cone, name: e.target.value })} />
-      </label>
+      <DraftField label="Code" value={cone.code} maxLength={40} onChange={(code) => setCone({ ...cone, code })} />
+      <DraftField label="Name" value={cone.name} maxLength={80} onChange={(name) => setCone({ ...cone, name })} />
       <label>
         <span className="mb-1 block text-quiet">Colour</span>
-        <input type="color" className={`${field} p-0.5`} value={cone.hex} onChange={(e) => setCone({ ...cone, hex: e.target.value })} />
+        <input
+          type="color"
+          className="h-8 w-full rounded-md border border-edge bg-white p-0.5"
+          value={cone.hex}
+          onChange={(e) => setCone({ ...cone, hex: e.target.value })}
+        />
       </label>
       <NumberField
         label="Weight"

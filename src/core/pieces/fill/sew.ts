@@ -97,7 +97,7 @@ function sewGroup(
     const { stretches } = sections[leg.section]!;
     return leg.downwards ? stretches : stretches.slice().reverse();
   });
-  const sides = bestSides(rows, legs, out.last(), end);
+  const sides = bestSides(rows, legs, out.last(), end, options.endsThere ? MUST_END : 1);
   legs.forEach((ordered, k) => {
     let forward = sides[k]!;
     travelTo(out, rows.ends(ordered[0]!)[forward ? 0 : 1], options.ways, sewn);
@@ -116,8 +116,17 @@ const BESIDE_SEWN = 3;
 /** With this many rows a way to their far side can dip under them. */
 const DIPS_UNDER = 4;
 
+/** Where the thread goes on from the end, missing it costs a cut: it outweighs every way inside. */
+const MUST_END = 20;
+
 /** For each leg whether its first row is begun at its first end, so that all ways together show least (dynamic programming). */
-function bestSides(rows: RowSet, legs: readonly (readonly number[])[], from: Point | null, end: Point | null): boolean[] {
+function bestSides(
+  rows: RowSet,
+  legs: readonly (readonly number[])[],
+  from: Point | null,
+  end: Point | null,
+  endWeight: number,
+): boolean[] {
   const startOf = (k: number, side: number): Point => rows.ends(legs[k]![0]!)[side === 1 ? 0 : 1];
   const endOf = (k: number, side: number): Point => {
     const ordered = legs[k]!;
@@ -143,7 +152,7 @@ function bestSides(rows: RowSet, legs: readonly (readonly number[])[], from: Poi
     });
     cost = next;
   }
-  const finish = cost.map((c, side) => c + (end ? distance(endOf(legs.length - 1, side), end) : 0));
+  const finish = cost.map((c, side) => c + (end ? endWeight * distance(endOf(legs.length - 1, side), end) : 0));
   let side = finish[1]! <= finish[0]! ? 1 : 0;
   const sides: boolean[] = [];
   for (let k = legs.length - 1; k >= 0; k--) {

@@ -1,3 +1,4 @@
+import { isCap } from '../../document/job';
 import type { Check } from '../check';
 
 /** A step down of more than this pushes cloth towards what is sewn, mm. */
@@ -10,9 +11,8 @@ export const capOrder: Check = {
   severity: 'warn',
   title: 'Caps sewn downward',
   find({ job, shaped, middleOf }) {
-    const cap = job.brief.place === 'cap-front' || job.brief.cloth === 'cap' || job.brief.cloth === 'soft-cap';
     const sewn = job.pieces.flatMap((_, n) => (shaped[n]!.shape ? [n] : []));
-    if (!cap || sewn.length < 2) return [];
+    if (!isCap(job.brief) || sewn.length < 2) return [];
     const heights = sewn.map((n) => middleOf(n).y);
     const down = heights.slice(1).flatMap((y, k) => (y - heights[k]! > STEP_MM ? [sewn[k + 1]!] : []));
     if (down.length <= SHARE * (sewn.length - 1)) return [];

@@ -1,3 +1,4 @@
+import { isCap } from '../../document/job';
 import type { Check } from '../check';
 
 /** Height that most cap frames sew well, mm. */
@@ -8,8 +9,7 @@ export const capTooTall: Check = {
   severity: 'warn',
   title: 'Cap designs too tall',
   find({ figures, job }) {
-    const cap = job.brief.place === 'cap-front' || job.brief.cloth === 'cap' || job.brief.cloth === 'soft-cap';
-    if (!cap || figures.heightMm <= MOST_MM) return [];
+    if (!isCap(job.brief) || figures.heightMm <= MOST_MM) return [];
     return [
       {
         pieces: [],

@@ -1,4 +1,4 @@
-import type { Check } from '../check';
+import { perPiece, type Check } from '../check';
 
 const LEAST_MM = 0.8;
 
@@ -6,21 +6,15 @@ export const lineTooThin: Check = {
   rule: 'line-too-thin',
   severity: 'warn',
   title: 'Fills thinner than two threads',
-  find({ job, shaped, middleOf }) {
-    return job.pieces.flatMap((piece, n) => {
-      const shape = shaped[n]!.shape;
-      if (piece.kind !== 'fill' || !shape || shape.facts.widthMm >= LEAST_MM) return [];
-      return [
-        {
-          pieces: [piece.id],
-          at: middleOf(n),
+  find: perPiece(({ piece, shape }) =>
+    piece.kind !== 'fill' || shape.facts.widthMm >= LEAST_MM
+      ? null
+      : {
           measured: shape.facts.widthMm,
           limit: LEAST_MM,
-          unit: 'mm' as const,
+          unit: 'mm',
           limitFrom: 'two threads beside each other',
           message: 'This area is thinner than two threads: as a fill it is a row of dots; sew it as a run, widen it or drop it.',
         },
-      ];
-    });
-  },
+  ),
 };

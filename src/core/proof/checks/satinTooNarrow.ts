@@ -1,32 +1,25 @@
-import type { Check } from '../check';
+import { perPiece, type Check } from '../check';
 
 /** Narrowest satin that lies well, sewn width, mm (craft §4). */
 const LEAST_SEWN_MM = 1;
+const ROUGH_MM = 0.02;
 
 export const satinTooNarrow: Check = {
   rule: 'satin-too-narrow',
   severity: 'warn',
   title: 'Satins narrower than 1 mm as sewn',
-  find({ job, shaped, middleOf }) {
-    return job.pieces.flatMap((piece, n) => {
-      const { shape, settings } = shaped[n]!;
-      if (piece.kind !== 'satin' || !shape || !settings) return [];
-      const comp = settings.pullComp?.value ?? 0;
-      const sewn = shape.facts.widthMm + 2 * comp;
-      if (sewn >= LEAST_SEWN_MM - 0.02) return [];
-      const wanted = Math.ceil(((LEAST_SEWN_MM - shape.facts.widthMm) / 2) * 100) / 100;
-      return [
-        {
-          pieces: [piece.id],
-          at: middleOf(n),
-          measured: sewn,
-          limit: LEAST_SEWN_MM,
-          unit: 'mm' as const,
-          limitFrom: 'narrower satin sinks into the cloth',
-          message: 'This satin is too narrow to lie well: it sinks into the cloth and its needle holes run together.',
-          fix: { label: `Widen it by ${wanted.toFixed(2)} mm a side`, pieces: [{ id: piece.id, settings: { pullComp: wanted } }] },
-        },
-      ];
-    });
-  },
+  find: perPiece(({ piece, shape, settings }) => {
+    const drawn = shape.facts.widthMm;
+    const sewn = drawn + 2 * (settings.pullComp?.value ?? 0);
+    if (piece.kind !== 'satin' || sewn >= LEAST_SEWN_MM - ROUGH_MM) return null;
+    const wanted = Math.ceil(((LEAST_SEWN_MM - drawn) / 2) * 100) / 100;
+    return {
+      measured: sewn,
+      limit: LEAST_SEWN_MM,
+      unit: 'mm',
+      limitFrom: 'narrower satin sinks into the cloth',
+      message: 'This satin is too narrow to lie well: it sinks into the cloth and its needle holes run together.',
+      fix: { label: `Widen it by ${wanted.toFixed(2)} mm a side`, pieces: [{ id: piece.id, settings: { pullComp: wanted } }] },
+    };
+  }),
 };
