@@ -18,14 +18,18 @@ import { transformedPiece } from '@/core/editing/transform';
 import type { Matrix } from '@/core/geometry/path';
 import { useJob } from './jobStore';
 
-const change = (label: string, recipe: (job: Job) => void): void => useJob.getState().change(label, recipe);
+const change = (label: string, recipe: (job: Job) => void, mark?: string): void => useJob.getState().change(label, recipe, mark);
 
-/** Changes one piece in one step. */
-export function editPiece(id: string, label: string, recipe: (piece: Piece) => void): void {
-  change(label, (job) => {
-    const piece = job.pieces.find((p) => p.id === id);
-    if (piece) recipe(piece);
-  });
+/** Changes one piece in one step; the moves of one gesture share a mark. */
+export function editPiece(id: string, label: string, recipe: (piece: Piece) => void, mark?: string): void {
+  change(
+    label,
+    (job) => {
+      const piece = job.pieces.find((p) => p.id === id);
+      if (piece) recipe(piece);
+    },
+    mark,
+  );
 }
 
 /** Sets one setting by hand, or gives it back to recipe and rules when `value` is undefined. */

@@ -44,13 +44,18 @@ export function sewInSequence(ids: readonly string[]): void {
   });
 }
 
-/** Sets how the needle comes to a piece; undefined gives it back to the router. */
-export function setApproach(id: string, approach: Piece['approach'] | undefined): void {
+/** Sets how the needle comes to a piece; undefined gives it back to the router. The moves of one gesture share a mark. */
+export function setApproach(id: string, approach: Piece['approach'] | undefined, mark?: string): void {
   const label = approach ? (approach.how === 'trim' ? 'Cut before it' : 'Sew across to it') : 'Path as the router finds';
-  editPiece(id, label, (piece) => {
-    if (approach) piece.approach = approach;
-    else delete piece.approach;
-  });
+  editPiece(
+    id,
+    label,
+    (piece) => {
+      if (approach) piece.approach = approach;
+      else delete piece.approach;
+    },
+    mark,
+  );
 }
 
 export function setStopBefore(id: string, on: boolean): void {

@@ -43,7 +43,7 @@ test('a node of a 5,000-stitch piece is dragged and the new stitches are seen', 
   await open(jobFile('One large field', [square(-40, -40, 80)]), 'One large field');
   const stitches = Number((await h.text('[data-total="stitches"]')).replace(/,/g, ''));
   assert.ok(stitches > 4500, `${stitches} stitches`);
-  await (await h.findText('button', 'Field 1')).click();
+  await (await h.findText('button', 'Piece 1')).click();
   await driver.actions().sendKeys('g').perform();
   await driver.executeScript(`
     window.__tasks = [];

@@ -140,6 +140,7 @@ const piece = Joi.object({
   motif: path,
   start: point,
   end: point,
+  sewnOver: Joi.array().items(point).max(2000),
   approach: Joi.object({ how: Joi.string().valid('trim', 'travel').required(), way: path }),
   stopBefore: Joi.boolean(),
   sewAfter: id,

@@ -189,6 +189,8 @@ export interface Piece {
   motif?: string;
   start?: [number, number];
   end?: [number, number];
+  /** Places in openings of a fill that its rows go over, while its other openings stay open. */
+  sewnOver?: [number, number][];
   /** How the needle is to come to the piece, instead of what the router finds: cut, or sewn visibly along a way (path data). */
   approach?: { how: 'trim' | 'travel'; way?: string };
   /** The machine waits before the piece. */

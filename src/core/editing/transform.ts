@@ -33,6 +33,7 @@ export function transformedPiece(piece: Piece, m: Matrix): Piece {
   if (piece.carve) out.carve = path(piece.carve);
   if (piece.start) out.start = point(piece.start);
   if (piece.end) out.end = point(piece.end);
+  if (piece.sewnOver) out.sewnOver = piece.sewnOver.map(point);
   if (piece.settings.angle !== undefined) out.settings.angle = directionAfter(piece.settings.angle, m);
   return out;
 }

@@ -22,7 +22,7 @@ const BY_NAME = new Map(KINDS.map((k) => [k.kind, k]));
 /** What a prepared shape depends on; pieces with the same key have the same shape. */
 export function shapeKey(p: Piece): string {
   const { style, openings, corners, foundation, ends, overLimit, satinLimit } = p.settings;
-  const shape = [p.kind, p.line, p.width, p.cap, p.join, p.sides, p.area, p.slants, p.carve, p.motif];
+  const shape = [p.kind, p.line, p.width, p.cap, p.join, p.sides, p.area, p.slants, p.carve, p.motif, p.sewnOver];
   return JSON.stringify([...shape, style, openings, corners, foundation, ends, overLimit, satinLimit]);
 }
 

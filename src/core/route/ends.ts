@@ -60,13 +60,13 @@ export function evaluate(ground: Ground, items: readonly RouteItem[], order: rea
 }
 
 /** From each place where a piece may end: what the rest costs at least, with which option of the next piece, and whether by a cut. */
-interface Step {
+export interface Step {
   cost: Float64Array;
   next: Int32Array;
   cut: Uint8Array;
 }
 
-function stepTo(
+export function stepTo(
   ground: Ground,
   here: RouteItem,
   target: RouteItem,
@@ -113,7 +113,7 @@ function cheapestPerStart(choices: Choices, costs: Float64Array): Int32Array {
   return best;
 }
 
-function preferred({ options: all }: Choices, item: number, position: number, { preference }: EvaluateOptions): Float64Array {
+export function preferred({ options: all }: Choices, item: number, position: number, { preference }: EvaluateOptions): Float64Array {
   const costs = new Float64Array(all.length);
   if (preference) all.forEach((o, i) => (costs[i] = preference(item, position, o)));
   return costs;
@@ -164,7 +164,7 @@ function trace(
 }
 
 /** Pairs of start and end, with the places they share listed once. */
-interface Choices {
+export interface Choices {
   options: readonly Option[];
   starts: readonly Point[];
   ends: readonly Point[];
@@ -188,7 +188,7 @@ function choicesFrom(options: readonly Option[]): Choices {
 const plain = new WeakMap<RouteItem, Choices>();
 
 /** Candidate places of a piece as they are, whatever its neighbours. */
-function ownChoices(item: RouteItem): Choices {
+export function ownChoices(item: RouteItem): Choices {
   const known = plain.get(item);
   if (known) return known;
   const base = item.candidates.length > 0 ? item.candidates : [{ start: ORIGIN, end: ORIGIN }];

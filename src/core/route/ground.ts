@@ -45,6 +45,7 @@ export class Ground {
   private threads: readonly string[] = [];
   private sequence: readonly RouteItem[] = [];
   private active = 0;
+  private link: { from: RouteItem; to: RouteItem } | null = null;
 
   constructor(private readonly items: readonly RouteItem[]) {
     let [minR, maxR, minC, maxC] = [Infinity, -Infinity, Infinity, -Infinity];
@@ -105,6 +106,15 @@ export class Ground {
     }
     this.parent.fill(-1);
     this.active = order.length;
+    this.link = null;
+  }
+
+  /**
+   * Lets another piece than the order says be left and reached at the present place. What is hidden there stays the same
+   * as long as the same pieces come later.
+   */
+  lead(from: RouteItem, to: RouteItem): void {
+    this.link = { from, to };
   }
 
   /** Makes everything that piece `k` and later ones hide known to `hiddenNear`. Goes down only. */
@@ -184,7 +194,8 @@ export class Ground {
   goesStraight(from: Point, to: Point, k: number, clean: boolean): boolean {
     const gap = distance(from, to);
     if (gap <= 0.05) return true;
-    const letters = !clean && this.sequence[k]?.column === true && this.sequence[k - 1]?.column === true;
+    const { from: left, to: reached } = this.link ?? { from: this.sequence[k - 1], to: this.sequence[k] };
+    const letters = !clean && reached?.column === true && left?.column === true;
     const mostOver = clean ? OVER_ANYHOW_MM : OVER_OWN_MM;
     const seen = this.straight(from, to, k);
     if (seen.foam || seen.bareMm > (letters ? LETTER_GAP_MM : TOUCHING_MM) || seen.overMm > mostOver) return false;
@@ -198,7 +209,7 @@ export class Ground {
     const step = gap / steps;
     const [dx, dy] = [(to.x - from.x) / steps, (to.y - from.y) / steps];
     const seen: Straight = { bareMm: 0, overMm: 0, over: null, foam: false };
-    const thread = this.threads[k];
+    const thread = this.link?.to.thread ?? this.threads[k];
     for (let s = 0; s < steps; s++) {
       const [x, y] = [from.x + dx * (s + 0.5), from.y + dy * (s + 0.5)];
       const cell = this.cellOver(x, y);

@@ -20,6 +20,7 @@ import { Choice } from '../components/Choice';
 import { NumberField } from '../components/NumberField';
 import { chooseLike } from './chooseLike';
 import { useEffectOf, useEffectsOf } from './useEffectOf';
+import { Openings } from './Openings';
 import { SettingRow } from './SettingRow';
 import { UnderlayLayers } from './UnderlayLayers';
 import { UnderlayPicker } from './UnderlayPicker';
@@ -113,6 +114,7 @@ function Setting({ name, ids, piece, settings, units }: Props & { name: (typeof 
   if (name === 'passes' && settings.style?.value !== 'bean') return null;
   const resolved = settings[name];
   if (!resolved) return null;
+  if (name === 'openings') return <OpeningsSetting piece={piece} ids={ids} resolved={resolved as Resolved<'carve' | 'sew-over'>} />;
   if (name in CHOICES) return <ChoiceSetting name={name as ChoiceKey} ids={ids} piece={piece} resolved={resolved as Resolved<never>} />;
   return <NumberSetting name={name as NumberKey} ids={ids} piece={piece} units={units} resolved={resolved as Resolved<number>} />;
 }
@@ -201,6 +203,15 @@ function ChoiceSetting<K extends ChoiceKey>({
         onChange={(v) => setSetting(ids, name, v)}
       />
     </SettingRow>
+  );
+}
+
+function OpeningsSetting({ ids, piece, resolved }: { ids: readonly string[]; piece: Piece; resolved: Resolved<'carve' | 'sew-over'> }) {
+  return (
+    <>
+      <ChoiceSetting name="openings" ids={ids} piece={piece} resolved={resolved} />
+      {resolved.value === 'carve' && ids.length === 1 && <Openings piece={piece} />}
+    </>
   );
 }
 

@@ -11,32 +11,27 @@ import { effectWords } from './effectWords';
 const WAIT_MS = 150;
 type Key = keyof PieceSettings;
 
-/** The job with one setting of some pieces tried. */
-function tried(job: Job, ids: readonly string[], key: Key, value: unknown): Job {
-  return {
-    ...job,
-    pieces: job.pieces.map((p) => (ids.includes(p.id) ? { ...p, settings: withSettings(p.settings, { [key]: value }) } : p)),
-  };
-}
+type JobsFor<Ask> = (job: Job, ask: Ask) => (Job | null)[];
 
 /**
- * What each value of a setting would change in the whole job, in words, one after the other as they are known.
- * @param values null stands for a value that is not to be tried
+ * What each of some jobs would change against the present one, in words, one after the other as they are known.
+ * @param ask what is asked, as plain data; equal questions are asked once
+ * @param jobsFor the jobs to try, null for one that is not to be tried; the same function at every call
  */
-export function useEffectsOf(ids: readonly string[], key: Key, values: readonly unknown[]): readonly (string | null)[] {
-  const asked = JSON.stringify([ids, key, values]);
+export function useTried<Ask>(ask: Ask, jobsFor: JobsFor<Ask>): readonly (string | null)[] {
+  const asked = JSON.stringify(ask);
   const [found, setFound] = useState<{ asked: string; after: (PlanFigures | null)[] }>({ asked: '', after: [] });
   const before = usePlan((s) => s.planned?.figures);
   useEffect(() => {
-    const [which, name, all] = JSON.parse(asked) as [string[], Key, unknown[]];
     const job = useJob.getState().job;
-    if (!job || all.every((v) => v === null)) return;
+    const all = job ? jobsFor(job, JSON.parse(asked) as Ask) : [];
+    if (all.every((tried) => tried === null)) return;
     let gone = false;
     const tryAll = async (): Promise<void> => {
       const after: (PlanFigures | null)[] = [];
-      for (const value of all) {
+      for (const tried of all) {
         if (gone) return;
-        after.push(value === null ? null : await engine.call('effect', { job: tried(job, which, name, value) }).catch(() => null));
+        after.push(tried === null ? null : await engine.call('effect', { job: tried }).catch(() => null));
         if (!gone) setFound({ asked, after: [...after] });
       }
     };
@@ -45,8 +40,26 @@ export function useEffectsOf(ids: readonly string[], key: Key, values: readonly 
       gone = true;
       clearTimeout(timer);
     };
-  }, [asked]);
+  }, [asked, jobsFor]);
   return found.asked === asked && before ? found.after.map((a) => a && effectWords(before, a)) : [];
+}
+
+const withSetting: JobsFor<[readonly string[], Key, readonly unknown[]]> = (job, [ids, key, values]) =>
+  values.map((value) =>
+    value === null
+      ? null
+      : {
+          ...job,
+          pieces: job.pieces.map((p) => (ids.includes(p.id) ? { ...p, settings: withSettings(p.settings, { [key]: value }) } : p)),
+        },
+  );
+
+/**
+ * What each value of a setting would change in the whole job.
+ * @param values null stands for a value that is not to be tried
+ */
+export function useEffectsOf(ids: readonly string[], key: Key, values: readonly unknown[]): readonly (string | null)[] {
+  return useTried([ids, key, values], withSetting);
 }
 
 /** What a value being typed would change in the whole job, in words; null while nothing is typed. */

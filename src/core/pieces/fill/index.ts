@@ -16,6 +16,7 @@ import { rowsInField } from '../turning/rows';
 import { withoutHairlines } from './hairlines';
 import { carvedLines } from './carve';
 import { openingRows } from './opening';
+import { openingsOf } from './openings';
 import { scanRows, type RowMesh } from './rows';
 import { lineRows, straightRows, type RowSet } from './rowset';
 import { sewRows, travelTo } from './sew';
@@ -50,18 +51,22 @@ function prepare(piece: Piece): FillShape | null {
   if (!piece.area) return null;
   const outline = outlineOf(piece.area);
   let drawn = outline.area;
-  if (piece.settings.openings === 'sew-over') drawn = clean(drawn, 'nonzero').filter((r) => areaOf([r]) > 0 && isOuter(r));
+  const openings = openingsOf(drawn, piece);
+  const over = new Set(openings.flatMap((o) => (o.sewnOver ? [o.ring] : [])));
+  if (over.size > 0) {
+    const kept = drawn.filter((ring) => !over.has(ring));
+    drawn = clean(kept, 'nonzero');
+  }
   if (drawn.length === 0) return null;
   const { area, parts } = withoutHairlines(drawn, drawn === outline.area ? outline.parts : components(drawn));
   const perimeter = perimeterOf(area);
-  const holes = outline.area.filter((r) => !isOuter(r));
   const slants = (piece.slants ?? []).flatMap((d) => dataToRings(d)).filter((l) => l.length > 1);
   const points = extremes(area);
   return {
     facts: {
       widthMm: (2 * areaOf(area)) / perimeter,
       angleDeg: slants.length > 0 ? angleAlong(slants) : proposeAngle(area),
-      ...(holes.length > 0 ? { openings: { count: holes.length, edgeMm: perimeterOf(holes) } } : {}),
+      ...(openings.length > 0 ? { openings: { count: openings.length, edgeMm: perimeterOf(openings.map((o) => o.ring)) } } : {}),
     },
     cover: area,
     painted: area,
@@ -72,15 +77,6 @@ function prepare(piece: Piece): FillShape | null {
     fieldIn: remembered((part) => rowField(part, slants)),
     carvedOn: piece.carve ? carvedLines(dataToRings(piece.carve)) : null,
   };
-}
-
-function isOuter(ring: readonly Point[]): boolean {
-  let sum = 0;
-  ring.forEach((p, i) => {
-    const q = ring[(i + 1) % ring.length]!;
-    sum += p.x * q.y - q.x * p.y;
-  });
-  return sum > 0;
 }
 
 function remembered<T>(make: (part: Area) => T): (part: Area) => T {
