@@ -14,8 +14,14 @@ const jumbled = jobRecord(
     ...[3, 0, 5, 1, 4, 2].map((i) => ({ name: `Pennant ${i + 1}`, area: `M${i * 5.6 - 18},-10 h5 v14 h-5 Z` })),
     { name: 'Flag', area: 'M-4,-40 h8 v8 h-8 Z' },
     { name: 'Band', thread: 't2', area: 'M-34,8 h62 v5 h-62 Z' },
+    { name: 'Plate', thread: 't3', area: 'M-34,20 h50 v18 h-50 Z M-30,24 v10 h10 v-10 Z M-5,26 v6 h6 v-6 Z' },
   ],
-  { threads: [{ id: 't2', code: 'Q310', name: 'Tar', hex: '#20242c', weight: 40 }] },
+  {
+    threads: [
+      { id: 't2', code: 'Q310', name: 'Tar', hex: '#20242c', weight: 40 },
+      { id: 't3', code: 'Q118', name: 'Oat', hex: '#d8c9a3', weight: 40 },
+    ],
+  },
 );
 
 before(async () => {
@@ -59,8 +65,51 @@ test('a cut that is left is explained and saved by sewing across', async () => {
   await h.poll('one cut fewer', async () => (await trims()) === before - 1);
 });
 
-test('the replay waits at a trim', async () => {
+const drag = (origin, x, y) =>
+  driver
+    .actions()
+    .move({ origin })
+    .press()
+    .move({ origin, x: Math.round(x / 2), y: Math.round(y / 2) })
+    .move({ origin, x, y })
+    .release()
+    .perform();
+
+test('a way is dragged to lead through another place, and a cut to where the piece before it should end', async () => {
   await (await h.find('section[aria-label="The path"] button[aria-label="Close"]')).click();
+  await (await h.findText('button', 'Path')).click();
+  const length = async () =>
+    driver.executeScript(`return document.querySelector('[data-testid="path-marks"] [aria-label^="Way to"]').getBoundingClientRect().x`);
+  await h.find('[data-testid="path-marks"] [aria-label^="Way to"]');
+  const before = await length();
+  await drag(await h.find('[data-testid="path-marks"] [aria-label^="Way to"]'), 60, -10);
+  await h.poll('the way is elsewhere', async () => Math.abs((await length()) - before) > 20);
+  await key('\uE00C');
+  const cut = await h.find('[data-testid="path-marks"] [aria-label^="Cut after ‘Band’"]');
+  await drag(cut, -120, 4);
+  await h.find('[data-testid="sentence"]');
+  await driver.executeScript('document.activeElement.blur()');
+  await key('e');
+  await h.find('[data-testid="ends"] [aria-label="End, pinned"]');
+  await key('q');
+  await key('\uE00C');
+});
+
+test('one opening is sewn over and the other stays open', async () => {
+  await (await h.findText('button', 'Plate')).click();
+  await (await h.find('[data-testid="openings"] summary')).click();
+  await h.poll('what it would change', async () => /[+−]\d+ stitches/.test(await h.text('[data-testid="openings"]')));
+  const stitches = async () => Number((await h.text('[data-testid="piece-stitches"]')).replace(/,/g, ''));
+  const before = await stitches();
+  await (await h.findText('label', 'Opening 2 sewn over')).click();
+  await h.poll('more stitches', async () => (await stitches()) !== before);
+  const ticks = await driver.findElements({ css: '[data-testid="openings"] input' });
+  assert.deepEqual(await Promise.all(ticks.map((t) => t.isSelected())), [false, true]);
+  await driver.executeScript('document.activeElement.blur()');
+  await key('\uE00C');
+});
+
+test('the replay waits at a trim', async () => {
   await (await h.find('label[title="Wait at every trim"] input')).click();
   await driver.executeScript('document.activeElement.blur()');
   await key('\uE011');
