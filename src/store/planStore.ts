@@ -22,6 +22,9 @@ interface PlanState {
 /** The stitch plan of the open job, kept up to date by the engine's worker. */
 export const usePlan = create<PlanState>(() => ({ planned: null, of: null, version: 0, busy: false, progress: 0, problem: null }));
 
+/** Work that is done sooner is not announced. */
+const BUSY_AFTER_MS = 200;
+
 let running = false;
 let wanted: Job | null = null;
 
@@ -37,20 +40,25 @@ async function work(): Promise<void> {
   while (wanted) {
     const job: Job = wanted;
     wanted = null;
-    usePlan.setState({ busy: true, progress: 0 });
+    const busy = setTimeout(() => usePlan.setState({ busy: true, progress: 0 }), BUSY_AFTER_MS);
     try {
       const planned = await engine.call('plan', { job }, { progress: (progress) => usePlan.setState({ progress }) });
-      await painter.call('showPlan', { plan: planned.plan, looks: looksOf(job), hidden: hiddenIn(job) });
+      // Nobody waits for the answer: whatever is asked of the painter next is answered after this.
+      painter.call('showPlan', { plan: planned.plan, looks: looksOf(job), hidden: hiddenIn(job) }).catch(report);
       usePlan.setState((s) => ({ planned, of: job, version: s.version + 1, problem: null }));
       queuePicture(job);
       requestProof(job);
     } catch (error) {
-      usePlan.setState({ problem: (error as Error).message, of: job });
+      report(error);
+      usePlan.setState({ of: job });
     }
+    clearTimeout(busy);
   }
   running = false;
-  usePlan.setState({ busy: false });
+  if (usePlan.getState().busy) usePlan.setState({ busy: false });
 }
+
+const report = (error: unknown): void => usePlan.setState({ problem: (error as Error).message });
 
 const hiddenIn = (job: Job): number[] => {
   const { hidden } = useView.getState();

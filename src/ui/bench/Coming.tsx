@@ -1,7 +1,7 @@
 'use client';
 import type { Job, Piece } from '@/core/document/types';
+import type { PlannedPiece } from '@/core/plan/plan';
 import { freeOrder, setApproach, setStopBefore } from '@/store/orderCommands';
-import { usePlan } from '@/store/planStore';
 import { setSetting } from '@/store/commands';
 import { takeTool, useTool } from '@/store/toolStore';
 import { Button } from '../components/Button';
@@ -17,10 +17,10 @@ const HOWS: readonly { value: How; name: string }[] = [
 const LINK_WORDS = { stitch: 'straight on', travel: 'on a run', trim: 'after a cut' } as const;
 
 /** How the needle comes to the piece and leaves it: cut or travel, a way drawn by hand, a wait, ties. */
-export function Coming({ job, piece }: { job: Job; piece: Piece }) {
-  const link = usePlan((s) => s.planned?.plan.pieces.find((p) => p.id === piece.id)?.link);
+export function Coming({ job, piece, planned }: { job: Job; piece: Piece; planned: PlannedPiece | undefined }) {
+  const link = planned?.link;
   const drawing = useTool((s) => s.wayFor === piece.id);
-  const settings = usePlan((s) => s.planned?.plan.pieces.find((p) => p.id === piece.id)?.settings);
+  const settings = planned?.settings;
   const follows = job.pieces.find((p) => p.id === piece.sewAfter);
   const chosen: How = piece.approach?.how ?? 'router';
   return (

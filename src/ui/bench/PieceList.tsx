@@ -1,5 +1,6 @@
 'use client';
 import { Lock } from 'lucide-react';
+
 import type { Job } from '@/core/document/types';
 import { KIND_WORDS } from '@/core/document/words';
 import { usePlan } from '@/store/planStore';
@@ -9,11 +10,12 @@ import { openRoute } from '@/store/routeStore';
 import { selectAll, toggleSelected, useView } from '@/store/viewStore';
 import { toggleHidden } from './benchKeys';
 import { withGroups } from './pick';
+import { useRested } from './useRested';
 
 /** The sewing order as a list. */
 export function PieceList({ job }: { job: Job }) {
-  const planned = usePlan((s) => s.planned?.plan.pieces);
-  const { showMeetings } = useView();
+  const planned = useRested(usePlan((s) => s.planned?.plan.pieces));
+  const showMeetings = useView((s) => s.showMeetings);
   const hidden = useView((s) => s.hidden.length);
   const threads = new Map(job.threads.map((t, i) => [t.id, { ...t, number: i + 1 }]));
   if (job.pieces.length === 0) {

@@ -1,6 +1,6 @@
 'use client';
 import { ChevronLeft, ChevronRight, Pause, Play, SkipBack, SkipForward } from 'lucide-react';
-import { useMemo } from 'react';
+
 import { recipeFor } from '@/core/cloth/house';
 import { formatClock } from '@/core/units/length';
 import { useJob } from '@/store/jobStore';
@@ -10,17 +10,20 @@ import { SignButton } from '../components/Button';
 import { Tick } from '../components/Tick';
 import { seek, stepBy, togglePlay } from './player';
 import { timelineOf } from './timeline';
+import { useRested } from './useRested';
 
 /** Sew, step, and how fast. */
 export function PlayControls() {
   const playing = useView((s) => s.playing);
   const speed = useView((s) => s.speed);
   const playhead = useView((s) => s.playhead);
-  const total = usePlan((s) => s.planned?.plan.x.length ?? 0);
-  const { pauseAtTrims, pauseAtStops, follow } = useView();
-  const plan = usePlan((s) => s.planned?.plan);
+  const pauseAtTrims = useView((s) => s.pauseAtTrims);
+  const pauseAtStops = useView((s) => s.pauseAtStops);
+  const follow = useView((s) => s.follow);
+  const plan = useRested(usePlan((s) => s.planned?.plan));
+  const total = plan?.x.length ?? 0;
   const speedOf = useJob((s) => (s.job ? recipeFor(s.job.brief).speed : 750));
-  const timeline = useMemo(() => (plan ? timelineOf(plan, speedOf) : null), [plan, speedOf]);
+  const timeline = plan ? timelineOf(plan, speedOf) : null;
   const off = total === 0;
   return (
     <div className="flex w-[176px] shrink-0 flex-col gap-1.5 border-r border-hairline p-2">

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { recipeFor, stabilizerFor } from '@/core/cloth/house';
 import { clothColour } from '@/core/drawing/picture';
 import type { Job, Piece } from '@/core/document/types';
@@ -24,9 +24,12 @@ import { RoutePanel } from './RoutePanel';
 import { ShapeTools } from './ShapeTools';
 import { Settings } from './Settings';
 import { ThreadChoice } from './ThreadChoice';
+import { useRested } from './useRested';
 
 /** The chosen piece, or the sewing order when none is chosen. */
-export function StitchCard({ job }: { job: Job }) {
+export function StitchCard({ job: present }: { job: Job }) {
+  // The cloth answers first: while a shape is dragged the card follows when there is time.
+  const job = useRested(present);
   const selected = useView((s) => s.selected);
   const piece = job.pieces.find((p) => p.id === selected);
   const proving = useProof((s) => s.open);
@@ -36,7 +39,8 @@ export function StitchCard({ job }: { job: Job }) {
   useEffect(() => {
     if (card.current) card.current.scrollTop = 0;
   }, [selected]);
-  const planned = usePlan((s) => s.planned?.plan.pieces.find((p) => p.id === selected));
+  const plan = useRested(usePlan((s) => s.planned?.plan));
+  const planned = plan?.pieces.find((p) => p.id === selected);
   return (
     <aside
       ref={card}
@@ -58,7 +62,7 @@ export function StitchCard({ job }: { job: Job }) {
   );
 }
 
-function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: PlannedPiece | undefined }) {
+const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: PlannedPiece | undefined }) {
   const thread = job.threads.find((t) => t.id === piece.thread);
   const recipe = recipeFor(job.brief);
   const number = job.pieces.findIndex((p) => p.id === piece.id) + 1;
@@ -80,7 +84,7 @@ function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: Plan
       </div>
       <Arrange />
       <ShapeTools pieces={[piece]} />
-      <Coming job={job} piece={piece} />
+      <Coming job={job} piece={piece} planned={planned} />
       {planned ? (
         <>
           <p className="my-3" data-testid="sentence">
@@ -114,4 +118,4 @@ function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: Plan
       )}
     </div>
   );
-}
+});

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { recipeFor } from '@/core/cloth/house';
 import type { Job } from '@/core/document/types';
 import { usePlan } from '@/store/planStore';
@@ -10,11 +10,12 @@ import { PlayControls } from './PlayControls';
 import { Playhead } from './Playhead';
 import { Stretches } from './Stretches';
 import { timelineOf, type TimeWindow } from './timeline';
+import { useRested } from './useRested';
 
 /** The whole sewing order as a strip in machine time: order list, player, trim counter and stitch-length chart in one. */
 export function ThreadLine({ job }: { job: Job }) {
-  const planned = usePlan((s) => s.planned);
-  const of = usePlan((s) => s.of);
+  // The cloth answers first: while a shape is dragged the strip follows when there is time.
+  const { planned, of } = useRested(usePlan());
   return (
     <section aria-label="Thread line" className="flex h-[148px] shrink-0 border-t border-hairline bg-panel">
       <PlayControls />
@@ -48,11 +49,11 @@ function Scale() {
   );
 }
 
-function Strip({ job, planned }: { job: Job; planned: Planned }) {
+const Strip = memo(function Strip({ job, planned }: { job: Job; planned: Planned }) {
   const frame = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [width, setWidth] = useState(0);
-  const timeline = useMemo(() => timelineOf(planned.plan, recipeFor(job.brief).speed), [planned, job.brief]);
+  const timeline = timelineOf(planned.plan, recipeFor(job.brief).speed);
   const [zoomed, setZoomed] = useState<TimeWindow | null>(null);
   const view = useMemo(() => zoomed ?? { from: 0, to: timeline.seconds }, [zoomed, timeline]);
   const selected = useView((s) => s.selected);
@@ -92,7 +93,7 @@ function Strip({ job, planned }: { job: Job; planned: Planned }) {
       )}
     </div>
   );
-}
+});
 
 const SHORTEST_WINDOW_S = 1.5;
 

@@ -19,7 +19,7 @@ import {
   ZoomIn,
   ZoomOut,
 } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { zoomAt } from '@/store/cameraStore';
 import { takeTool, useTool, type ToolName } from '@/store/toolStore';
 import { useView } from '@/store/viewStore';
@@ -46,8 +46,9 @@ const TOOLS: readonly { tool: ToolName; name: string; sign: ReactNode }[] = [
 const LOW = '!h-7';
 
 /** The tools, and what is shown and how near. */
-export function ToolStrip() {
-  const { showArtwork, showHoop } = useView();
+export const ToolStrip = memo(function ToolStrip() {
+  const showArtwork = useView((s) => s.showArtwork);
+  const showHoop = useView((s) => s.showHoop);
   const tool = useTool((s) => s.tool);
   return (
     <div
@@ -86,4 +87,4 @@ export function ToolStrip() {
       <RealSize />
     </div>
   );
-}
+});

@@ -17,7 +17,18 @@ export interface TimeWindow {
   to: number;
 }
 
+const known = new WeakMap<StitchPlan, Map<number, Timeline>>();
+
+/** The timeline of a plan; worked out once however many ask. */
 export function timelineOf(plan: StitchPlan, stitchesPerMinute: number): Timeline {
+  const own = known.get(plan) ?? new Map<number, Timeline>();
+  known.set(plan, own);
+  const found = own.get(stitchesPerMinute) ?? layOut(plan, stitchesPerMinute);
+  own.set(stitchesPerMinute, found);
+  return found;
+}
+
+function layOut(plan: StitchPlan, stitchesPerMinute: number): Timeline {
   const n = plan.x.length;
   const at = new Float32Array(n + 1);
   const length = new Float32Array(n);

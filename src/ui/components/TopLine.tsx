@@ -22,8 +22,10 @@ const SAVED: Record<SavedState, { text: string; Sign: typeof Check }> = {
 
 /** The line across the top: mark, job, saved state, the places along a strip of tape, undo and redo, take away. */
 export function TopLine({ place }: { place: PlaceKey }) {
-  const job = useJob((s) => s.job);
-  const { past, future } = useJob((s) => s.history);
+  const id = useJob((s) => s.job?.id);
+  const name = useJob((s) => s.job?.name ?? '');
+  const undone = useJob((s) => s.history.past[s.history.past.length - 1]?.label);
+  const redone = useJob((s) => s.history.future[0]?.label);
   const [keys, setKeys] = useState(false);
   const [palette, setPalette] = useState(false);
   const openers = useMemo(
@@ -31,9 +33,7 @@ export function TopLine({ place }: { place: PlaceKey }) {
     [],
   );
   useKeys(openers);
-  if (!job) return null;
-  const undone = past[past.length - 1];
-  const redone = future[0];
+  if (!id) return null;
   return (
     <header className="flex h-12 shrink-0 items-center gap-1 border-b border-hairline bg-panel px-2 sm:gap-3 sm:px-3">
       <Link
@@ -44,23 +44,23 @@ export function TopLine({ place }: { place: PlaceKey }) {
       >
         <Mark />
       </Link>
-      <JobName key={job.name} name={job.name} />
+      <JobName key={name} name={name} />
       <Saved />
       <nav aria-label="Places" className="mx-auto flex h-full items-stretch">
         <PlaceLink name="Shelf" href="/" current={false} />
         {PLACES.map((p) => (
-          <PlaceLink key={p.key} name={p.name} href={placeHref(job.id, p.key)} current={p.key === place} />
+          <PlaceLink key={p.key} name={p.name} href={placeHref(id, p.key)} current={p.key === place} />
         ))}
       </nav>
       <SignButton
-        name={undone ? `Undo: ${undone.label} (Ctrl+Z)` : 'Nothing to undo'}
+        name={undone ? `Undo: ${undone} (Ctrl+Z)` : 'Nothing to undo'}
         disabled={!undone}
         onClick={() => useJob.getState().undo()}
       >
         <Undo2 size={17} />
       </SignButton>
       <SignButton
-        name={redone ? `Redo: ${redone.label} (Ctrl+Shift+Z)` : 'Nothing to redo'}
+        name={redone ? `Redo: ${redone} (Ctrl+Shift+Z)` : 'Nothing to redo'}
         disabled={!redone}
         onClick={() => useJob.getState().redo()}
       >
