@@ -43,6 +43,7 @@ const FIGURES = [
   'satinFoundation',
   'fillFoundation',
   'speed',
+  'tension',
   'stabilizer',
   'topping',
   'needle',

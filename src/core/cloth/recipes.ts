@@ -22,6 +22,8 @@ export interface ClothRecipe {
   needle: string;
   /** Stitches per minute. */
   speed: number;
+  /** Tension of the stitches, as a share of the usual; what the forecast draws the cloth in by. */
+  tension: number;
 }
 
 type Row = [
@@ -90,6 +92,7 @@ export const RECIPES: readonly ClothRecipe[] = ROWS.map(
     topping,
     needle,
     speed,
+    tension: 1,
   }),
 );
 

@@ -101,6 +101,7 @@ export const recipeChangeSchema = Joi.object<RecipeChange>({
   topping: words,
   needle: words,
   speed: Joi.number().integer().min(100).max(1500),
+  tension: Joi.number().min(0).max(3),
 }).unknown(true);
 
 /** The brief as the form and the record hold it. */

@@ -51,6 +51,8 @@ export interface RecipeChange {
   topping?: string;
   needle?: string;
   speed?: number;
+  /** Tension of the stitches, as a share of the usual. */
+  tension?: number;
 }
 
 export interface Brief {

@@ -69,3 +69,15 @@ export function atan2(y: number, x: number): number {
 export function hypot(x: number, y: number): number {
   return Math.sqrt(x * x + y * y);
 }
+
+/** Natural logarithm of a number above 0: halved by square roots until a short series is exact enough, alike on every machine. */
+export function ln(x: number): number {
+  let [value, times] = [x, 1];
+  while (value > 1.1 || value < 0.9) {
+    value = Math.sqrt(value);
+    times *= 2;
+  }
+  const z = (value - 1) / (value + 1);
+  const z2 = z * z;
+  return 2 * times * z * (1 + z2 * (1 / 3 + z2 * (1 / 5 + z2 * (1 / 7 + z2 / 9))));
+}

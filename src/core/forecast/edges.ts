@@ -1,0 +1,119 @@
+import type { Area, Point } from '../geometry/point';
+import { boundsOf, boundsTouch } from '../geometry/point';
+import { contains } from '../geometry/area';
+import { resample } from '../geometry/line';
+import type { StitchPlan } from '../plan/plan';
+import type { Shaped } from '../plan/shaped';
+import { hypot } from '../units/trig';
+import { coverOf, driftOf, edgeOfCover, type CoverOf, type EdgePlace } from './rowEnds';
+import type { SheetResult } from './sheet';
+
+/** A place on the drawn edge of a piece with what is predicted there. Distances are along `out`, mm. */
+export interface PredictedPlace extends EdgePlace {
+  /** Where the sewn edge comes to lie against the drawn one; below 0 it is drawn in. */
+  offMm: number;
+}
+
+/** A drawn outline of a piece as it is predicted to come out. */
+export interface PredictedOutline {
+  piece: number;
+  places: PredictedPlace[];
+}
+
+/** A place where a piece meets one that is sewn later. */
+export interface MeetingPlace extends EdgePlace {
+  /** Cloth that shows between the two, mm; below 0 they overlap by as much. */
+  gapMm: number;
+  /** The same if nothing moved. */
+  drawnGapMm: number;
+}
+
+/** An edge of a piece along which another, sewn later, should meet it. */
+export interface MeetingEdge {
+  /** Indices in the job: sewn first, sewn later. */
+  first: number;
+  later: number;
+  places: MeetingPlace[];
+}
+
+/** Places are looked at so far apart along an edge, mm. */
+export const PLACE_MM = 1;
+/** A later piece that begins within this outside the edge is meant to meet it, mm. */
+const BESIDE_MM = 0.5;
+/** A later piece is looked for so far inward of the edge, mm. */
+const INWARD_MM = 6;
+/** Edges shorter than this are tips, mm. */
+const LEAST_EDGE_MM = 3;
+
+/** Places along the outlines of an area with the direction out of it. */
+export function placesAlong(area: Area): EdgePlace[][] {
+  return area.flatMap((ring) => {
+    const points = resample([...ring, ring[0]!], PLACE_MM / 2).slice(0, -1);
+    const n = points.length;
+    if (n * PLACE_MM < 2 * LEAST_EDGE_MM) return [];
+    return [
+      points.flatMap((at, i): EdgePlace[] => {
+        if (i % 2 === 1) return [];
+        const [before, after] = [points[(i + n - 1) % n]!, points[(i + 1) % n]!];
+        const [dx, dy] = [after.x - before.x, after.y - before.y];
+        const length = hypot(dx, dy) || 1;
+        // Outer rings turn from x towards y, holes the other way: the outside lies on the same hand of both.
+        return [{ at, out: { x: dy / length, y: -dx / length } }];
+      }),
+    ];
+  });
+}
+
+/** Everything about the edges of a sewn job: as drawn, and as they are predicted to come out. */
+export function edgesOf(
+  plan: StitchPlan,
+  shaped: readonly Shaped[],
+  sheet: SheetResult,
+  biteMm: number,
+): { outlines: PredictedOutline[]; meetings: MeetingEdge[] } {
+  const covers = shaped.map((s, i) => (s.shape && s.shape.painted.length > 0 ? coverOf(plan, i) : null));
+  const boxes = shaped.map((s) => boundsOf(s.shape?.painted ?? []));
+  const outlines: PredictedOutline[] = [];
+  const meetings: MeetingEdge[] = [];
+  shaped.forEach((s, first) => {
+    const cover = covers[first];
+    if (!cover) return;
+    const later = shaped.flatMap((o, k) =>
+      k > first && o.piece.kind !== 'run' && covers[k] && boundsTouch(boxes[first]!, boxes[k]!, BESIDE_MM) ? [k] : [],
+    );
+    for (const ring of placesAlong(s.shape!.painted)) {
+      const places = ring.flatMap((place) => predicted(plan, cover, sheet, place, biteMm));
+      if (places.length > 0) outlines.push({ piece: first, places });
+      for (const k of later) {
+        const met = ring.flatMap((place) => meeting(plan, cover, covers[k]!, shaped[k]!.shape!.painted, sheet, place, biteMm));
+        if (met.length > 0) meetings.push({ first, later: k, places: met });
+      }
+    }
+  });
+  return { outlines, meetings };
+}
+
+function predicted(plan: StitchPlan, cover: CoverOf, sheet: SheetResult, place: EdgePlace, biteMm: number): PredictedPlace[] {
+  const edge = edgeOfCover(plan, cover, place, biteMm, 1);
+  if (!edge) return [];
+  return [{ ...place, offMm: edge.laidMm - edge.bittenMm + driftOf(plan, sheet, edge.event, place.out) }];
+}
+
+function meeting(
+  plan: StitchPlan,
+  cover: CoverOf,
+  over: CoverOf,
+  painted: Area,
+  sheet: SheetResult,
+  place: EdgePlace,
+  biteMm: number,
+): MeetingPlace[] {
+  const beside: Point = { x: place.at.x + BESIDE_MM * place.out.x, y: place.at.y + BESIDE_MM * place.out.y };
+  if (!contains(painted, beside)) return [];
+  const own = edgeOfCover(plan, cover, place, biteMm, 1);
+  const other = edgeOfCover(plan, over, place, biteMm, -1, INWARD_MM, 1.5);
+  if (!own || !other) return [];
+  const drawnGapMm = other.laidMm - own.laidMm;
+  const drift = driftOf(plan, sheet, own.event, place.out, other.event);
+  return [{ ...place, drawnGapMm, gapMm: drawnGapMm - other.bittenMm + own.bittenMm - drift }];
+}

@@ -1,0 +1,111 @@
+import type { Job } from '../document/types';
+import type { Point } from '../geometry/point';
+import { Planner } from '../plan/build';
+import type { StitchPlan } from '../plan/plan';
+import { edgesOf, PLACE_MM, type MeetingEdge, type PredictedOutline } from './edges';
+import { forecastParameters, type ForecastParameters } from './parameters';
+import { EDITING_GRID, Sheet, type SheetOptions, type SheetResult } from './sheet';
+
+/** Where the cloth about the work is pressed together beyond what it bears in its plane. */
+export interface Pucker {
+  areaMm2: number;
+  /** Where it is pressed most, and by what share. */
+  at: Point;
+  pressed: number;
+  limit: number;
+}
+
+/** What a sew-out is predicted to look like while still in the hoop. */
+export interface Forecast {
+  parameters: ForecastParameters;
+  outlines: PredictedOutline[];
+  meetings: MeetingEdge[];
+  pucker: Pucker | null;
+  /** Size of all cover as drawn, and as predicted, mm. */
+  drawn: { widthMm: number; heightMm: number };
+  predicted: { widthMm: number; heightMm: number };
+  /** Share of the force that the calculation left unanswered. */
+  unanswered: number;
+}
+
+export interface ForecastOptions {
+  grid?: Omit<SheetOptions, 'progress'>;
+  parameters?: ForecastParameters;
+  planner?: Planner;
+  plan?: StitchPlan;
+  progress?: (done: number) => void;
+}
+
+/** Predicts how a job comes out of the machine. Throws only what `progress` throws. */
+export function forecast(job: Job, options: ForecastOptions = {}): Forecast {
+  const planner = options.planner ?? new Planner();
+  const plan = options.plan ?? planner.plan(job);
+  const parameters = options.parameters ?? forecastParameters(job);
+  const progress = options.progress ?? ((): void => undefined);
+  const sheet = new Sheet(job.brief.hoop, parameters, {
+    ...(options.grid ?? EDITING_GRID),
+    progress: (done) => progress(0.9 * done),
+  }).sew(plan);
+  const { outlines, meetings } = edgesOf(plan, planner.shape(job), sheet, parameters.biteMm);
+  return {
+    parameters,
+    outlines,
+    meetings,
+    pucker: puckerOf(sheet, parameters),
+    drawn: sizeOf(outlines, 0),
+    predicted: sizeOf(outlines, 1),
+    unanswered: sheet.unanswered,
+  };
+}
+
+function sizeOf(outlines: readonly PredictedOutline[], moved: 0 | 1): { widthMm: number; heightMm: number } {
+  let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { places } of outlines) {
+    for (const { at, out, offMm } of places) {
+      const [x, y] = [at.x + moved * offMm * out.x, at.y + moved * offMm * out.y];
+      [minX, maxX] = [Math.min(minX, x), Math.max(maxX, x)];
+      [minY, maxY] = [Math.min(minY, y), Math.max(maxY, y)];
+    }
+  }
+  return minX > maxX ? { widthMm: 0, heightMm: 0 } : { widthMm: maxX - minX, heightMm: maxY - minY };
+}
+
+/** Where thread lies it holds the cloth flat; the cloth about it is what buckles. */
+function puckerOf({ strain, threaded, columns, left, top, cellMm }: SheetResult, { buckle }: ForecastParameters): Pucker | null {
+  let [cells, worst, at] = [0, 0, 0];
+  for (let cell = 0; 3 * cell < strain.length; cell++) {
+    if (threaded[cell] === 1) continue;
+    const [xx, yy, xy] = [strain[3 * cell]!, strain[3 * cell + 1]!, strain[3 * cell + 2]! / 2];
+    const least = (xx + yy) / 2 - Math.sqrt(((xx - yy) / 2) ** 2 + xy * xy);
+    if (-least > buckle) cells++;
+    if (-least > worst) [worst, at] = [-least, cell];
+  }
+  if (cells === 0) return null;
+  const place = { x: left + ((at % columns) + 0.5) * cellMm, y: top + (Math.floor(at / columns) + 0.5) * cellMm };
+  return { areaMm2: cells * cellMm * cellMm, at: place, pressed: worst, limit: buckle };
+}
+
+/** An edge along which cloth shows. */
+export interface Gap {
+  first: number;
+  later: number;
+  at: Point;
+  gapMm: number;
+  /** Length of edge along which it shows, mm. */
+  alongMm: number;
+}
+
+/** A glimpse shorter than this along an edge is not seen, mm. */
+const LEAST_ALONG_MM = 2;
+
+/** Edges along which cloth shows by more than a limit, worst first. */
+export function gapsOf(meetings: readonly MeetingEdge[], overMm: number): Gap[] {
+  return meetings
+    .flatMap(({ first, later, places }): Gap[] => {
+      const open = places.filter((p) => p.gapMm > overMm);
+      if (open.length * PLACE_MM < LEAST_ALONG_MM) return [];
+      const worst = open.reduce((a, b) => (b.gapMm > a.gapMm ? b : a));
+      return [{ first, later, at: worst.at, gapMm: worst.gapMm, alongMm: open.length * PLACE_MM }];
+    })
+    .sort((a, b) => b.gapMm - a.gapMm);
+}

@@ -1,0 +1,91 @@
+import Flatbush from 'flatbush';
+import type { Point } from '../geometry/point';
+import type { StitchPlan } from '../plan/plan';
+import { Command, Role } from '../plan/roles';
+import { THREAD_WIDTH_MM } from '../units/tolerances';
+import { hypot } from '../units/trig';
+import type { SheetResult } from './sheet';
+
+/** Cover stitches of one piece that are found by place. */
+export interface CoverOf {
+  events: Int32Array;
+  near(box: { minX: number; minY: number; maxX: number; maxY: number }): number[];
+}
+
+export function coverOf(plan: StitchPlan, piece: number): CoverOf | null {
+  const { from, to } = plan.pieces[piece]!;
+  const events: number[] = [];
+  for (let i = from; i < to; i++) if (plan.command[i] === Command.stitch && plan.role[i] === Role.cover) events.push(i);
+  if (events.length === 0) return null;
+  const index = new Flatbush(events.length);
+  for (const i of events) index.add(plan.x[i]!, plan.y[i]!, plan.x[i]!, plan.y[i]!);
+  index.finish();
+  return { events: Int32Array.from(events), near: (b) => index.search(b.minX, b.minY, b.maxX, b.maxY).map((k) => events[k]!) };
+}
+
+/** A place on a drawn edge. */
+export interface EdgePlace {
+  at: Point;
+  /** Unit vector out of the piece. */
+  out: Point;
+}
+
+/** Where the cover of a piece ends at a place on an edge, mm along `out` from the place. */
+export interface EdgeOfCover {
+  event: number;
+  /** As sewn, before anything moves. */
+  laidMm: number;
+  /** How much the end of the row is drawn back at its hole. */
+  bittenMm: number;
+}
+
+/** Rows end at most so far beside a place that counts them, along the edge and across it, mm. */
+const BESIDE_MM = 0.8;
+const ACROSS_MM = 2.5;
+/** Rows this long feel half of the full bite, mm. */
+const HALF_BITE_MM = 0.6;
+
+/** The outermost (`sign` 1) or innermost (-1) cover stitch of a piece at a place; null when it has none there. */
+export function edgeOfCover(
+  plan: StitchPlan,
+  cover: CoverOf,
+  { at, out }: EdgePlace,
+  biteMm: number,
+  sign: 1 | -1,
+  inwardMm = ACROSS_MM,
+  outwardMm = ACROSS_MM,
+): EdgeOfCover | null {
+  const reach = Math.max(inwardMm, outwardMm) + BESIDE_MM;
+  let best: EdgeOfCover | null = null;
+  for (const event of cover.near({ minX: at.x - reach, minY: at.y - reach, maxX: at.x + reach, maxY: at.y + reach })) {
+    const [dx, dy] = [plan.x[event]! - at.x, plan.y[event]! - at.y];
+    const depth = dx * out.x + dy * out.y;
+    if (Math.abs(dy * out.x - dx * out.y) > BESIDE_MM || depth < -inwardMm || depth > outwardMm) continue;
+    const row = rowAt(plan, event);
+    // A row along the edge lies slantwise, so that half of its half width counts; a row across it ends at its hole.
+    const along = row.x * out.x + row.y * out.y;
+    const half = (THREAD_WIDTH_MM / 4) * Math.sqrt(Math.max(0, 1 - along * along));
+    const laidMm = depth + sign * half;
+    const bittenMm = sign * Math.max(0, sign * along) * biteMm * (row.length / (row.length + HALF_BITE_MM));
+    if (best === null || sign * (laidMm - best.laidMm) > 0) best = { event, laidMm, bittenMm };
+  }
+  return best;
+}
+
+/** Direction into a penetration along the longer of the two stitches that meet there, and that stitch's length. */
+function rowAt({ x, y, command }: StitchPlan, event: number): { x: number; y: number; length: number } {
+  let best = { x: 0, y: 0, length: 0 };
+  for (const other of [event - 1, event + 1]) {
+    if (other < 0 || other >= x.length || command[Math.max(event, other)] !== Command.stitch) continue;
+    const [dx, dy] = [x[event]! - x[other]!, y[event]! - y[other]!];
+    const length = hypot(dx, dy);
+    if (length > best.length) best = { x: dx / length, y: dy / length, length };
+  }
+  return best;
+}
+
+/** How far the cloth at an event has moved along `out` from when it was sewn until another event is sewn; until the end when none is given. */
+export function driftOf(plan: StitchPlan, sheet: SheetResult, event: number, out: Point, until?: number): number {
+  const [ux, uy] = until === undefined ? sheet.at(plan.x[event]!, plan.y[event]!) : [sheet.sewnX[until]!, sheet.sewnY[until]!];
+  return (ux - sheet.sewnX[event]!) * out.x + (uy - sheet.sewnY[event]!) * out.y;
+}

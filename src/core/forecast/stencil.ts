@@ -1,0 +1,154 @@
+/** Neighbours of a node in its stencil: row by row from the upper left, the node itself in the middle. */
+export const NEIGHBOURS = 9;
+/** Numbers of a node's stencil: a block of 2 x 2 for each neighbour. */
+export const BLOCK = 4 * NEIGHBOURS;
+const MIDDLE = 4;
+
+/** One grid of the sheet: displacement, force and stiffness at every node. */
+export interface Level {
+  /** Cells across and down. Nodes are one more each way; those on the rim, and outside a round hoop, are held. */
+  nx: number;
+  ny: number;
+  /** Side of a cell, mm. */
+  h: number;
+  /** Displacement of each node, x and y by turns, mm. */
+  u: Float64Array;
+  /** Force on each node, N. */
+  f: Float64Array;
+  /** What is left of the force where displacement does not yet answer it, N. */
+  r: Float64Array;
+  /** Stiffness blocks of each node, N/mm. */
+  k: Float32Array;
+  held: Uint8Array;
+  /** 1 where no thread lies about a node: its stencil is that of cloth alone. */
+  plain: Uint8Array;
+  /** Stiffness of the cloth, N/mm. */
+  cloth: number;
+}
+
+export function makeLevel(nx: number, ny: number, h: number, isHeld: (column: number, row: number) => boolean): Level {
+  const nodes = (nx + 1) * (ny + 1);
+  const held = new Uint8Array(nodes);
+  for (let row = 0; row <= ny; row++) {
+    for (let column = 0; column <= nx; column++) {
+      const rim = row === 0 || column === 0 || row === ny || column === nx;
+      held[row * (nx + 1) + column] = rim || isHeld(column, row) ? 1 : 0;
+    }
+  }
+  return {
+    nx,
+    ny,
+    h,
+    held,
+    plain: new Uint8Array(nodes).fill(1),
+    cloth: 0,
+    u: new Float64Array(2 * nodes),
+    f: new Float64Array(2 * nodes),
+    r: new Float64Array(2 * nodes),
+    k: new Float32Array(BLOCK * nodes),
+  };
+}
+
+/** Adds a spring between a node and a neighbour that resists along (dx, dy), N/mm. */
+function addSpring(level: Level, node: number, neighbour: number, slot: number, stiffness: number, dx: number, dy: number): void {
+  const { k } = level;
+  const block = [stiffness * dx * dx, stiffness * dx * dy, stiffness * dx * dy, stiffness * dy * dy];
+  for (let i = 0; i < 4; i++) {
+    k[node * BLOCK + MIDDLE * 4 + i]! += block[i]!;
+    k[neighbour * BLOCK + MIDDLE * 4 + i]! += block[i]!;
+    k[node * BLOCK + slot * 4 + i]! -= block[i]!;
+    k[neighbour * BLOCK + (NEIGHBOURS - 1 - slot) * 4 + i]! -= block[i]!;
+  }
+}
+
+/**
+ * Lays the cloth: springs along the grid and half as stiff ones along both diagonals, which together are a sheet alike in
+ * all directions with a Poisson ratio of one third. In two dimensions their stiffness does not depend on the grid.
+ */
+export function layCloth(level: Level, stiffness: number): void {
+  const { nx, ny } = level;
+  level.cloth = stiffness;
+  const across = nx + 1;
+  const slant = Math.SQRT1_2;
+  for (let row = 0; row <= ny; row++) {
+    for (let column = 0; column <= nx; column++) {
+      const node = row * across + column;
+      if (column < nx) addSpring(level, node, node + 1, 5, stiffness, 1, 0);
+      if (row < ny) addSpring(level, node, node + across, 7, stiffness, 0, 1);
+      if (column < nx && row < ny) addSpring(level, node, node + across + 1, 8, stiffness / 2, slant, slant);
+      if (column > 0 && row < ny) addSpring(level, node, node + across - 1, 6, stiffness / 2, -slant, slant);
+    }
+  }
+}
+
+/** Slot of corner j in the stencil of corner i: how far apart they are across and down. */
+const SLOT = [0, 1, 2, 3].map((i) => [0, 1, 2, 3].map((j) => MIDDLE + ((j & 1) - (i & 1)) + 3 * ((j >> 1) - (i >> 1))));
+const slopeX = new Float64Array(4);
+const slopeY = new Float64Array(4);
+
+/**
+ * Adds stiffness of thread that lies in a cell of the finest grid to the grid `depth` steps coarser. The strain is taken
+ * at the middle of the fine cell on every grid: so a coarse displacement has the same energy on all of them, without
+ * which the coarse grids would overshoot where thread is much stiffer than cloth.
+ * @param m upper half of the stiffness matrix, from index `from`
+ */
+export function addThread(level: Level, depth: number, fineColumn: number, fineRow: number, m: Float64Array, from: number): void {
+  const { nx, k, h } = level;
+  const [m00, m01, m02, m11, m12, m22] = [m[from]!, m[from + 1]!, m[from + 2]!, m[from + 3]!, m[from + 4]!, m[from + 5]!];
+  const column = fineColumn >> depth;
+  const row = fineRow >> depth;
+  const along = (fineColumn - (column << depth) + 0.5) / (1 << depth);
+  const down = (fineRow - (row << depth) + 0.5) / (1 << depth);
+  slopeX[0] = -(1 - down) / h;
+  slopeX[1] = (1 - down) / h;
+  slopeX[2] = -down / h;
+  slopeX[3] = down / h;
+  slopeY[0] = -(1 - along) / h;
+  slopeY[1] = -along / h;
+  slopeY[2] = (1 - along) / h;
+  slopeY[3] = along / h;
+  const first = row * (nx + 1) + column;
+  for (let i = 0; i < 4; i++) {
+    const node = first + (i & 1) + (i >> 1) * (nx + 1);
+    level.plain[node] = 0;
+    const ax = slopeX[i]!;
+    const ay = slopeY[i]!;
+    for (let j = 0; j < 4; j++) {
+      const bx = slopeX[j]!;
+      const by = slopeY[j]!;
+      const at = node * BLOCK + SLOT[i]![j]! * 4;
+      k[at]! += ax * (m00 * bx + m02 * by) + ay * (m02 * bx + m22 * by);
+      k[at + 1]! += ax * (m01 * by + m02 * bx) + ay * (m12 * by + m22 * bx);
+      k[at + 2]! += ay * (m01 * bx + m12 * by) + ax * (m02 * bx + m22 * by);
+      k[at + 3]! += ay * (m11 * by + m12 * bx) + ax * (m12 * by + m22 * bx);
+    }
+  }
+}
+
+/** Signs of the slopes of the four corner functions of a cell at its middle: upper left, upper right, lower left, lower right. */
+const SLOPE_X = [-1, 1, -1, 1] as const;
+const SLOPE_Y = [-1, -1, 1, 1] as const;
+
+/** Adds the forces that a stress in a cell (xx, yy, xy; N·mm) puts on its corners. */
+export function addStress(level: Level, column: number, row: number, xx: number, yy: number, xy: number): void {
+  const { nx, f, h } = level;
+  const g = 1 / (2 * h);
+  const first = row * (nx + 1) + column;
+  for (let i = 0; i < 4; i++) {
+    const node = first + (i & 1) + (i >> 1) * (nx + 1);
+    const [ax, ay] = [SLOPE_X[i]! * g, SLOPE_Y[i]! * g];
+    f[2 * node]! += ax * xx + ay * xy;
+    f[2 * node + 1]! += ay * yy + ax * xy;
+  }
+}
+
+/** Writes the strain of a cell (xx, yy, twice xy) into `out` from `at` on. */
+export function strainOf(level: Level, column: number, row: number, out: Float64Array, at: number): void {
+  const { nx, u, h } = level;
+  const g = 1 / (2 * h);
+  const a = 2 * (row * (nx + 1) + column);
+  const c = a + 2 * (nx + 1);
+  out[at] = g * (u[a + 2]! - u[a]! + u[c + 2]! - u[c]!);
+  out[at + 1] = g * (u[c + 1]! - u[a + 1]! + u[c + 3]! - u[a + 3]!);
+  out[at + 2] = g * (u[c]! + u[c + 2]! - u[a]! - u[a + 2]! + u[a + 3]! - u[a + 1]! + u[c + 3]! - u[c + 1]!);
+}
