@@ -7,6 +7,7 @@ export const USAGE = [
   `usage: bin/cobble plan ${INPUT} [--out FILE.csv|.svg|.gcode|.pdf|.png|.cobble] [--report FILE.json]`,
   `bin/cobble route ${INPUT} [--policy ${ROUTE_POLICIES.join('|')}] [--apply OUT.cobble] [--report FILE.json]`,
   `bin/cobble proof ${INPUT} [--report FILE.json]`,
+  `bin/cobble forecast ${INPUT} [--grid editing|proof] [--report FILE.json]`,
   'bin/cobble compare A B [--width MM|--height MM] [--cloth NAME] [--report FILE.json]',
 ].join('; or ');
 
@@ -46,6 +47,14 @@ export function readPlanArgs(argv: readonly string[]): PlanArgs {
 
 /** Reads the words after `bin/cobble proof`. */
 export const readProofArgs = (argv: readonly string[]): InputArgs => readInput(parsed(argv, {}));
+
+/** Reads the words after `bin/cobble forecast`. */
+export function readForecastArgs(argv: readonly string[]): InputArgs & { grid: 'editing' | 'proof' } {
+  const words = parsed(argv, { grid: { type: 'string' } });
+  const { grid = 'proof' } = words.values as { grid?: string };
+  if (grid !== 'editing' && grid !== 'proof') throw usage(`There is no grid ‘${grid}’; choose editing or proof.`);
+  return { ...readInput(words), grid };
+}
 
 /** Reads the words after `bin/cobble route`. */
 export function readRouteArgs(argv: readonly string[]): RouteArgs {

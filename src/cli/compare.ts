@@ -1,4 +1,6 @@
 import { Planner } from '../core/plan/build';
+import { GAP_LIMIT_MM } from '../core/forecast/correct';
+import { forecast, gapsOf } from '../core/forecast/forecast';
 import { maxLayers, measurePlan } from '../core/plan/measure';
 import { prove } from '../core/proof/prove';
 import { readCompareArgs, type InputArgs } from './args';
@@ -13,6 +15,7 @@ function figuresOf(args: InputArgs) {
   const plan = planner.plan(job);
   const f = measurePlan(job, plan);
   const findings = prove(job, planner, plan);
+  const gaps = gapsOf(forecast(job, { planner, plan }).meetings, GAP_LIMIT_MM);
   return {
     name: job.name,
     pieces: job.pieces.length,
@@ -26,6 +29,8 @@ function figuresOf(args: InputArgs) {
     run_minutes: round(f.runSeconds / 60),
     upper_thread_m: round(f.upperThreadM),
     findings: findings.length,
+    forecast_gaps: gaps.length,
+    max_gap_mm: round(gaps[0]?.gapMm ?? 0),
     severe_findings: findings.filter((x) => x.severity === 'stop').length,
   };
 }
@@ -39,7 +44,7 @@ export async function compareCommand(argv: readonly string[]): Promise<number> {
       typeof v === 'number' ? [[key, round((b as Record<string, number | string>)[key] as number) - v]] : [],
     ),
   );
-  const text = JSON.stringify({ a, b, difference, not_computed: ['forecast'] }, null, 1) + '\n';
+  const text = JSON.stringify({ a, b, difference }, null, 1) + '\n';
   if (report === undefined) process.stdout.write(text);
   else {
     writeAll([{ path: report, content: text }]);

@@ -1,6 +1,7 @@
 import { InputError } from '../core/document/errors';
 import { USAGE } from './args';
 import { compareCommand } from './compare';
+import { forecastCommand } from './forecast';
 import { planCommand } from './plan';
 import { proofCommand } from './proof';
 import { routeCommand } from './route';
@@ -9,6 +10,7 @@ const COMMANDS: Readonly<Record<string, (argv: readonly string[]) => Promise<num
   plan: planCommand,
   route: routeCommand,
   proof: proofCommand,
+  forecast: forecastCommand,
   compare: compareCommand,
 };
 

@@ -3,6 +3,8 @@ import { InputError } from '../core/document/errors';
 import { EXPORTS } from '../core/formats/registry';
 import { Planner } from '../core/plan/build';
 import { planBounds } from '../core/drawing/picture';
+import { forecast } from '../core/forecast/forecast';
+import { forecastReport } from '../core/forecast/report';
 import { findingsReport } from '../core/proof/report';
 import { prove } from '../core/proof/prove';
 import { planReport } from '../core/plan/report';
@@ -25,6 +27,8 @@ export async function planCommand(argv: readonly string[]): Promise<number> {
   const planner = new Planner();
   const plan = planner.plan(job);
   const planned = performance.now();
+  const made = forecast(job, { planner, plan });
+  const foreseen = performance.now();
   const findings = findingsReport(prove(job, planner, plan));
   const proved = performance.now();
   if (args.hoop) {
@@ -34,8 +38,9 @@ export async function planCommand(argv: readonly string[]): Promise<number> {
   const report = planReport(
     job,
     plan,
-    { load: loaded - began, plan: planned - loaded, proof: proved - planned, total: proved - began },
+    { load: loaded - began, plan: planned - loaded, forecast: foreseen - planned, proof: proved - foreseen, total: proved - began },
     findings,
+    forecastReport(job, made),
   );
   const files: { path: string; content: string | Uint8Array }[] = [];
   for (const { path, format } of formats) files.push({ path, content: await format.write({ job, plan, artwork }) });

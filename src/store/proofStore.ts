@@ -3,7 +3,7 @@ import { create } from 'zustand';
 import type { Job } from '@/core/document/types';
 import type { Finding, Fix } from '@/core/proof/finding';
 import { fixed, samePieces } from '@/core/proof/prove';
-import { engine } from '@/workers/client';
+import { prover } from '@/workers/client';
 import { useJob } from './jobStore';
 
 interface ProofState {
@@ -25,7 +25,7 @@ export function requestProof(job: Job): void {
   if (useProof.getState().of === job) return;
   if (timer) clearTimeout(timer);
   timer = setTimeout(() => {
-    engine
+    prover
       .call('prove', { job })
       .then((findings) => useProof.setState({ findings, of: job, problem: null }))
       .catch((error: Error) => useProof.setState({ problem: error.message, of: job }));

@@ -92,5 +92,7 @@ export class WorkerClient {
 
 /** Artwork, plans and files. */
 export const engine = new WorkerClient(() => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }));
+/** What will go wrong and how the cloth will move: apart, so that an edit never waits for it. */
+export const prover = new WorkerClient(() => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }));
 /** Pictures of thread, apart so that drawing never waits for planning. */
 export const painter = new WorkerClient(() => new Worker(new URL('./painter.worker.ts', import.meta.url), { type: 'module' }));

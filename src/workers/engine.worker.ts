@@ -18,6 +18,8 @@ import { proposeRoute } from '@/core/plan/propose';
 import { measurePlan } from '@/core/plan/measure';
 import { heatAreas, heatPixels, layersOf } from '@/core/drawing/heat';
 import { WEIGHT_CELL_MM, weigh } from '@/core/proof/weight';
+import { correct } from '@/core/forecast/correct';
+import { forecast } from '@/core/forecast/forecast';
 import { prove } from '@/core/proof/prove';
 import { Command } from '@/core/plan/roles';
 import type { Job } from '@/core/document/types';
@@ -92,6 +94,8 @@ serve({
     const output = { png, left, top, columns, rows, cellMm: WEIGHT_CELL_MM, layers, holes, areasMm2: heatAreas(layers) };
     return { output, transfer: [layers.buffer, holes.buffer] };
   },
+  forecast: ({ job }, progress) => ({ output: forecast(job, { planner, progress }) }),
+  correct: ({ job, only }, progress) => ({ output: correct(job, { planner, progress, ...(only ? { only } : {}) }) }),
   prove: ({ job }) => ({ output: prove(job, planner) }),
   route: ({ job, policy }, progress) => ({ output: proposeRoute(job, policy, planner, progress) }),
   export: async ({ job, artwork, extension }) => {

@@ -7,6 +7,8 @@ import type { Meeting } from '@/core/editing/overlaps';
 import type { WidthRange } from '@/core/geometry/medial';
 import type { ExplainedCut } from '@/core/plan/explain';
 import type { RouteProposal } from '@/core/plan/propose';
+import type { Correction } from '@/core/forecast/correct';
+import type { Forecast } from '@/core/forecast/forecast';
 import type { Finding } from '@/core/proof/finding';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { StitchPlan } from '@/core/plan/plan';
@@ -112,6 +114,10 @@ export interface Protocol {
   effect: { in: { job: Job }; out: PlanFigures };
   /** Thread and holes on cells of a quarter millimetre, and the heat map of them as a picture. */
   weight: { in: { job: Job }; out: WeightView };
+  /** How the cloth will move, and what that leaves bare. */
+  forecast: { in: { job: Job }; out: Forecast };
+  /** How to extend areas until the forecast lands on the drawing; all of them, or some by id. */
+  correct: { in: { job: Job; only?: string[] }; out: Correction };
   /** What will go wrong. */
   prove: { in: { job: Job }; out: Finding[] };
   /** A better sewing order, sought by a policy. */

@@ -3,7 +3,7 @@ import { Command, Role } from '../plan/roles';
 import { blend, type Raster, type Rgb } from './raster';
 
 /** Ways to look at a plan: as sewn, as rows and penetrations, as the needle's way, or (over faint rows) how much thread lies where. */
-export type Look = 'thread' | 'needle' | 'path' | 'weight';
+export type Look = 'thread' | 'needle' | 'path' | 'weight' | 'pull';
 
 const INK: Rgb = { r: 29, g: 40, b: 44 };
 const PENETRATION_MM = 0.11;

@@ -18,7 +18,7 @@ export function coverOf(plan: StitchPlan, piece: number): CoverOf | null {
   for (let i = from; i < to; i++) if (plan.command[i] === Command.stitch && plan.role[i] === Role.cover) events.push(i);
   if (events.length === 0) return null;
   const index = new Flatbush(events.length);
-  for (const i of events) index.add(plan.x[i]!, plan.y[i]!, plan.x[i]!, plan.y[i]!);
+  for (const i of events) index.add(plan.x[i]!, plan.y[i]!, plan.x[i], plan.y[i]);
   index.finish();
   return { events: Int32Array.from(events), near: (b) => index.search(b.minX, b.minY, b.maxX, b.maxY).map((k) => events[k]!) };
 }

@@ -4,8 +4,8 @@ import type { StitchPlan } from './plan';
 
 const round = (v: number, decimals: number): number => Math.round(v * 10 ** decimals) / 10 ** decimals;
 
-/** The report of `bin/cobble plan`: plain data, snake_case, lengths mm. The forecast is not there yet. */
-export function planReport(job: Job, plan: StitchPlan, timingMs: Record<string, number>, findings: readonly object[]) {
+/** The report of `bin/cobble plan`: plain data, snake_case, lengths mm. */
+export function planReport(job: Job, plan: StitchPlan, timingMs: Record<string, number>, findings: readonly object[], forecast: object) {
   const f = measurePlan(job, plan);
   return {
     stitches: f.stitches,
@@ -34,8 +34,7 @@ export function planReport(job: Job, plan: StitchPlan, timingMs: Record<string, 
       ...(p.problem ? { problem: p.problem } : {}),
     })),
     findings,
-    forecast: null,
-    not_computed: ['forecast'],
+    forecast,
     timing_ms: Object.fromEntries(Object.entries(timingMs).map(([k, v]) => [k, round(v, 1)])),
   };
 }

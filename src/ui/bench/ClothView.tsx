@@ -16,6 +16,7 @@ import { EndHandles } from './EndHandles';
 import { GestureMarks, MeetingMarks, RegionMarks } from './HelpMarks';
 import { Guides } from './Guides';
 import { PathMarks } from './PathMarks';
+import { PullLayer } from './PullLayer';
 import { ShapeHandles } from './ShapeHandles';
 import { SlantHandles } from './SlantHandles';
 import { useClothPointer } from './useClothPointer';
@@ -56,6 +57,7 @@ export function ClothView({ job }: { job: Job }) {
       {width > 0 && (
         <svg className="pointer-events-none absolute inset-0 h-full w-full" viewBox={box} preserveAspectRatio="none">
           {look === 'weight' && <WeightLayer />}
+          {look === 'pull' && <PullLayer scale={camera.scale} />}
           {showHoop && <HoopRing hoop={job.brief.hoop} />}
           <Selection job={job} />
           <Guides scale={camera.scale} />

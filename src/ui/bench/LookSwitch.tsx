@@ -1,5 +1,6 @@
 'use client';
 import type { Look } from '@/core/drawing/looks';
+import { PullLegend } from './PullLegend';
 import { WeightLegend } from './WeightLayer';
 import { useView } from '@/store/viewStore';
 
@@ -8,6 +9,7 @@ const LOOKS: readonly { look: Look; name: string; legend: string }[] = [
   { look: 'needle', name: 'Needle', legend: 'rows, and a dot for every penetration' },
   { look: 'path', name: 'Path', legend: 'number: where a piece starts · bar: where it ends · dotted: travel · red V: trim' },
   { look: 'weight', name: 'Weight', legend: 'layers of thread' },
+  { look: 'pull', name: 'Pull', legend: 'as drawn, and as it will come out' },
 ];
 
 /** What the cloth shows, with its legend. */
@@ -31,7 +33,8 @@ export function LookSwitch() {
         ))}
       </div>
       {look === 'weight' && <WeightLegend />}
-      {look !== 'thread' && look !== 'weight' && <p className="rounded-md bg-panel px-2 py-1 text-xs text-quiet">{legend}</p>}
+      {look === 'pull' && <PullLegend />}
+      {(look === 'needle' || look === 'path') && <p className="rounded-md bg-panel px-2 py-1 text-xs text-quiet">{legend}</p>}
     </div>
   );
 }

@@ -42,7 +42,7 @@ export function fitHoop(): void {
   if (hoop) fit(hoop.width, hoop.height);
 }
 
-const LOOKS = ['thread', 'needle', 'path', 'weight'] as const;
+const LOOKS = ['thread', 'needle', 'path', 'weight', 'pull'] as const;
 
 const TOOL_KEYS: readonly [string, string, ToolName][] = [
   ['Choose', 'Q', 'choose'],

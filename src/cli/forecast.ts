@@ -1,0 +1,24 @@
+import { forecast } from '../core/forecast/forecast';
+import { forecastReport, outlinesReport } from '../core/forecast/report';
+import { EDITING_GRID, PROOF_GRID } from '../core/forecast/sheet';
+import { Planner } from '../core/plan/build';
+import { readForecastArgs } from './args';
+import { writeAll } from './files';
+import { load } from './load';
+
+/** `bin/cobble forecast`: the predicted sewn shape, and where cloth will show. */
+export async function forecastCommand(argv: readonly string[]): Promise<number> {
+  const args = readForecastArgs(argv);
+  const began = performance.now();
+  const { job } = load(args);
+  const planner = new Planner();
+  const plan = planner.plan(job);
+  const planned = performance.now();
+  const made = forecast(job, { planner, plan, grid: args.grid === 'editing' ? EDITING_GRID : PROOF_GRID });
+  const timing = { plan: Math.round(planned - began), forecast: Math.round(performance.now() - planned) };
+  const report = { ...forecastReport(job, made), outlines: outlinesReport(job, made), timing_ms: timing };
+  if (args.report !== undefined) writeAll([{ path: args.report, content: JSON.stringify(report, null, 1) + '\n' }]);
+  if (args.report === undefined) process.stdout.write(JSON.stringify(report, null, 1) + '\n');
+  else process.stdout.write(`largest gap ${report.max_gap_mm.toFixed(2)} mm, ${report.gaps.length} edges where cloth may show\n`);
+  return Promise.resolve(0);
+}

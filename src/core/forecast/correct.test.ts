@@ -1,0 +1,66 @@
+import { jobOf, piece } from '../pieces/fixtures';
+import { outlineOf } from '../geometry/outline';
+import { areaOf, offset, subtract } from '../geometry/area';
+import type { Job } from '../document/types';
+import { correct, GAP_LIMIT_MM } from './correct';
+import { forecast, gapsOf } from './forecast';
+
+/** A field on jersey whose outline is sewn after ten other pieces: it gapes. */
+function lateOutline(): Job {
+  const job = jobOf([
+    piece('fill', { area: 'M-30,-30 h60 v60 h-60 Z' }, { angle: 0 }),
+    ...Array.from({ length: 10 }, (_, k) => piece('fill', { area: `M${-24 + k * 5},-20 h4.4 v40 h-4.4 Z` })),
+    piece('satin', { line: 'M-30,-30 h60 v60 h-60 Z', width: 5, join: 'miter' }),
+  ]);
+  return { ...job, brief: { ...job.brief, cloth: 'jersey', hoop: { width: 120, height: 120, shape: 'rect' } } };
+}
+const withPieces = (job: Job, pieces: Job['pieces']): Job => ({
+  ...job,
+  pieces: job.pieces.map((p) => pieces.find((q) => q.id === p.id) ?? p),
+});
+
+describe('auto-correction', () => {
+  const job = lateOutline();
+  const made = correct(job);
+  const [field] = job.pieces;
+  const outline = job.pieces[job.pieces.length - 1]!;
+
+  it('closes the gap that the forecast sees', () => {
+    expect(made.before.length).toBeGreaterThan(0);
+    expect(made.before[0]!.gapMm).toBeGreaterThan(0.3);
+    expect(made.after).toEqual([]);
+    // Seen by a forecast of its own.
+    expect(gapsOf(forecast(withPieces(job, made.pieces)).meetings, GAP_LIMIT_MM).filter((g) => g.first === 0)).toEqual([]);
+  });
+
+  it('moves the field only, never the outline', () => {
+    expect(made.pieces.map((p) => p.id)).toContain(field!.id);
+    expect(made.pieces.map((p) => p.id)).not.toContain(outline.id);
+  });
+
+  it('extends where rows end at the edge, and stays hidden under the outline', () => {
+    const before = outlineOf(field!.area!).area;
+    const after = outlineOf(made.pieces.find((p) => p.id === field!.id)!.area!).area;
+    expect(areaOf(subtract(before, after))).toBeLessThan(1);
+    const grown = subtract(after, before);
+    const beside = grown.flat().filter((p) => Math.abs(p.x) > 30.2);
+    expect(beside.length).toBeGreaterThan(0);
+    // The outline is 5 mm wide about the edge of the field: 2.5 mm of it lie outside.
+    expect(areaOf(subtract(after, offset(before, 2.5)))).toBeLessThan(0.5);
+  });
+
+  it('leaves a locked piece alone', () => {
+    const locked = { ...job, pieces: job.pieces.map((p) => (p.id === field!.id ? { ...p, locked: true } : p)) };
+    expect(correct(locked).pieces.map((p) => p.id)).not.toContain(field!.id);
+  });
+
+  it('changes nothing where nothing gapes', () => {
+    const fine = jobOf([piece('fill', { area: 'M-10,-10 h20 v20 h-20 Z' })]);
+    expect(correct(fine)).toEqual({ pieces: [], before: [], after: [] });
+  });
+
+  it('can be asked for one piece', () => {
+    const only = correct(job, { only: [job.pieces[1]!.id] });
+    expect(only.pieces.every((p) => p.id === job.pieces[1]!.id)).toBe(true);
+  });
+});

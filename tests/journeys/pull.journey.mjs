@@ -1,0 +1,57 @@
+// The pull of the cloth: a late outline gapes in the forecast, and auto-correction closes it without moving the outline.
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { bundleOf, hands, jobRecord, startApp, startBrowser } from './browser.mjs';
+
+let app;
+let driver;
+let h;
+
+/** A field on a T-shirt, ten stripes upon it, and its outline last of all. */
+const late = jobRecord(
+  'Late outline',
+  [
+    { name: 'Field', area: 'M-30,-30 h60 v60 h-60 Z', settings: { angle: 0 } },
+    ...Array.from({ length: 10 }, (_, k) => ({ name: `Stripe ${k + 1}`, thread: 't2', area: `M${k * 5 - 24},-20 h4.4 v40 h-4.4 Z` })),
+    { name: 'Outline', kind: 'satin', thread: 't2', line: 'M-30,-30 h60 v60 h-60 Z', width: 5, join: 'miter' },
+  ],
+  { hoop: { width: 120, height: 120, shape: 'rect' }, threads: [{ id: 't2', code: 'Q310', name: 'Tar', hex: '#20242c', weight: 40 }] },
+);
+late.brief.cloth = 'jersey';
+
+before(async () => {
+  const bundle = bundleOf(late);
+  app = await startApp();
+  ({ driver } = await startBrowser());
+  h = hands(driver);
+  await driver.get(app.address);
+  await (await h.find('input[type=file]')).sendKeys(bundle);
+  await h.poll('the job', async () => (await driver.getCurrentUrl()).includes('/job/'));
+  await driver.get((await driver.getCurrentUrl()).replace(/\/[a-z]+$/, '/bench'));
+  await h.sewn();
+});
+after(async () => {
+  await driver?.quit();
+  app?.stop();
+});
+
+const shapes = () =>
+  driver.executeScript('return [...document.querySelectorAll("[data-gap]")].map((e) => Number(e.dataset.gap)).sort((a, b) => b - a)');
+
+test('the Pull look shows a gap at the late outline', async () => {
+  await (await h.findText('button', 'Pull')).click();
+  await h.poll('a gap', async () => /\d gap/.test(await h.text('[data-testid="pull-legend"]')));
+  const gaps = await shapes();
+  assert.ok(gaps[0] > 0.3, `gaps of ${gaps.join(', ')} mm`);
+});
+
+test('auto-correction shows what it would do, and closes the gap in one step that can be undone', async () => {
+  await (await h.findText('button', 'Correct the edges')).click();
+  await h.poll('a proposal', async () => /no cloth shows/.test(await h.text('[data-testid="correction"]')));
+  assert.ok((await shapes()).length > 0, 'nothing changes before it is taken');
+  await (await h.findText('button', 'Take the correction')).click();
+  await h.poll('no gap', async () => /^No cloth shows/.test(await h.text('[data-testid="pull-gaps"]')));
+  await driver.executeScript('document.activeElement.blur()');
+  await h.withControl('z');
+  await h.poll('the gap again', async () => /\d gap/.test(await h.text('[data-testid="pull-gaps"]')));
+});
