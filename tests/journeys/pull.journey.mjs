@@ -42,7 +42,7 @@ test('the Pull look shows a gap at the late outline', async () => {
   await (await h.findText('button', 'Pull')).click();
   await h.poll('a gap', async () => /\d gap/.test(await h.text('[data-testid="pull-legend"]')));
   const gaps = await shapes();
-  assert.ok(gaps[0] > 0.3, `gaps of ${gaps.join(', ')} mm`);
+  assert.ok(gaps[0] > 0.15, `gaps of ${gaps.join(', ')} mm`);
 });
 
 test('auto-correction shows what it would do, and closes the gap in one step that can be undone', async () => {

@@ -27,7 +27,7 @@ describe('auto-correction', () => {
 
   it('closes the gap that the forecast sees', () => {
     expect(made.before.length).toBeGreaterThan(0);
-    expect(made.before[0]!.gapMm).toBeGreaterThan(0.3);
+    expect(made.before[0]!.gapMm).toBeGreaterThan(GAP_LIMIT_MM);
     expect(made.after).toEqual([]);
     // Seen by a forecast of its own.
     expect(gapsOf(forecast(withPieces(job, made.pieces)).meetings, GAP_LIMIT_MM).filter((g) => g.first === 0)).toEqual([]);

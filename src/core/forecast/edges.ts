@@ -1,5 +1,5 @@
 import type { Area, Point } from '../geometry/point';
-import { boundsOf, boundsTouch } from '../geometry/point';
+import { boundsOf, boundsTouch, dot } from '../geometry/point';
 import { contains } from '../geometry/area';
 import { resample } from '../geometry/line';
 import type { StitchPlan } from '../plan/plan';
@@ -42,6 +42,8 @@ export const PLACE_MM = 1;
 const BESIDE_MM = 0.5;
 /** A later piece is looked for so far inward of the edge, mm. */
 const INWARD_MM = 6;
+/** Where two half steps along an edge lead less far than this share of a whole one, it turns sharply. */
+const CORNER = 0.85;
 /** Edges shorter than this are tips, mm. */
 const LEAST_EDGE_MM = 3;
 
@@ -57,6 +59,8 @@ export function placesAlong(area: Area): EdgePlace[][] {
         const [before, after] = [points[(i + n - 1) % n]!, points[(i + 1) % n]!];
         const [dx, dy] = [after.x - before.x, after.y - before.y];
         const length = hypot(dx, dy) || 1;
+        // Right at a corner there is no one direction out of the piece: two half steps are not a whole one there.
+        if (length < CORNER * PLACE_MM) return [];
         // Outer rings turn from x towards y, holes the other way: the outside lies on the same hand of both.
         return [{ at, out: { x: dy / length, y: -dx / length } }];
       }),
@@ -83,14 +87,32 @@ export function edgesOf(
     );
     for (const ring of placesAlong(s.shape!.painted)) {
       const places = ring.flatMap((place) => predicted(plan, cover, sheet, place, biteMm));
-      if (places.length > 0) outlines.push({ piece: first, places });
+      if (places.length > 0) outlines.push({ piece: first, places: calmed(places, 'offMm') });
       for (const k of later) {
         const met = ring.flatMap((place) => meeting(plan, cover, covers[k]!, shaped[k]!.shape!.painted, sheet, place, biteMm));
-        if (met.length > 0) meetings.push({ first, later: k, places: met });
+        if (met.length > 0) meetings.push({ first, later: k, places: calmed(calmed(met, 'gapMm'), 'drawnGapMm') });
       }
     }
   });
   return { outlines, meetings };
+}
+
+/** Half of the stretch over which places are calmed: the sheet itself knows nothing finer than its cells. */
+const CALM_PLACES = 2;
+/** Places whose directions agree less are not of one edge. */
+const SAME_EDGE = 0.8;
+
+/** Places whose figure is the median of those about it: rows that end a little sooner or later do not make an edge ragged. */
+function calmed<K extends string, T extends EdgePlace & Record<K, number>>(places: readonly T[], key: K): T[] {
+  return places.map((place, i) => {
+    const near = places
+      .slice(Math.max(0, i - CALM_PLACES), i + CALM_PLACES + 1)
+      .filter((p) => hypot(p.at.x - place.at.x, p.at.y - place.at.y) <= (CALM_PLACES + 1) * PLACE_MM && dot(p.out, place.out) > SAME_EDGE)
+      .map((p) => p[key])
+      .sort((a, b) => a - b);
+    const middle = near.length >> 1;
+    return { ...place, [key]: near.length % 2 === 1 ? near[middle]! : (near[middle - 1]! + near[middle]!) / 2 };
+  });
 }
 
 function predicted(plan: StitchPlan, cover: CoverOf, sheet: SheetResult, place: EdgePlace, biteMm: number): PredictedPlace[] {
