@@ -29,7 +29,7 @@ export async function planCommand(argv: readonly string[]): Promise<number> {
   const planned = performance.now();
   const made = forecast(job, { planner, plan });
   const foreseen = performance.now();
-  const findings = findingsReport(prove(job, planner, plan));
+  const findings = findingsReport(prove(job, planner, plan, made));
   const proved = performance.now();
   if (args.hoop) {
     const box = planBounds(plan);

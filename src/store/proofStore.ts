@@ -33,6 +33,10 @@ export function requestProof(job: Job): void {
 }
 
 export function applyFix(fix: Fix): void {
+  if (fix.correct) {
+    void correctEdges(fix.label, fix.correct);
+    return;
+  }
   useJob.getState().change(fix.label, (job) => {
     const next = fixed(current(job), fix);
     job.pieces = next.pieces;
@@ -47,4 +51,21 @@ export function acceptFinding({ rule, pieces }: Finding, reason: string | null):
     job.accepted = reason === null ? rest : [...rest, { rule, pieces: [...pieces], reason }];
     if (job.accepted.length === 0) delete job.accepted;
   });
+}
+
+/** Extends pieces until the forecast shows no gap at their edges, in one step; the proof says so when it cannot. */
+async function correctEdges(label: string, only: string[]): Promise<void> {
+  const job = useJob.getState().job;
+  if (!job) return;
+  try {
+    const { pieces } = await prover.call('correct', { job, only });
+    if (useJob.getState().job !== job) return;
+    if (pieces.length === 0)
+      useProof.setState({
+        problem: 'This edge cannot be extended under what covers it: sew the outline sooner, or hold the cloth firmer.',
+      });
+    else useJob.getState().change(label, (draft) => void (draft.pieces = draft.pieces.map((p) => pieces.find((q) => q.id === p.id) ?? p)));
+  } catch (error) {
+    useProof.setState({ problem: (error as Error).message });
+  }
 }

@@ -3,10 +3,10 @@ import { RANGES } from '../document/ranges';
 import { areaOf, intersect, offset, subtract, unite } from '../geometry/area';
 import { fittedData } from '../geometry/fit';
 import { outlineOf } from '../geometry/outline';
-import { add, scale, type Area, type Point } from '../geometry/point';
+import { add, distance, scale, type Area, type Point } from '../geometry/point';
 import { Planner } from '../plan/build';
-import { PI, cos, hypot } from '../units/trig';
-import { PLACE_MM, type MeetingEdge, type MeetingPlace } from './edges';
+import { PI, cos } from '../units/trig';
+import { PLACE_MM, type EdgePlace, type MeetingEdge, type MeetingPlace } from './edges';
 import { forecast, gapsOf, type Forecast, type Gap } from './forecast';
 
 /** Cloth that shows less than this is not seen, mm. */
@@ -88,10 +88,19 @@ function corrected(
   return pieces.some((p, i) => p !== present.pieces[i]) ? { ...present, pieces } : null;
 }
 
-/** A piece with its area extended along an edge, as far as what is sewn over it hides that. */
 function grown(piece: Piece, drawn: Piece, cover: Area, places: readonly MeetingPlace[]): Piece {
+  return extendedUnder(piece, drawn, cover, wantedOf(places));
+}
+
+/**
+ * A piece with its area extended along an edge, as far as what is sewn over it hides that.
+ * @param drawn the piece as it was before any correction: no edge goes farther from it than is sensible
+ * @param wanted places along the edge with how far each is to be moved, in order
+ */
+export function extendedUnder(piece: Piece, drawn: Piece, cover: Area, wanted: readonly Wanted[]): Piece {
   const area = outlineOf(piece.area!).area;
-  const strips = runsOf(places).map(stripOf);
+  const strips = runsOf(wanted).map(stripOf);
+  if (strips.length === 0) return piece;
   const most = offset(outlineOf(drawn.area!).area, FARTHEST_MM);
   const added = intersect(intersect(unite(...strips), offset(cover, -INSIDE_MM)), most);
   if (areaOf(subtract(added, area)) < LEAST_ADDED_MM2) return piece;
@@ -107,31 +116,37 @@ function widened(piece: Piece, places: readonly MeetingPlace[]): Piece {
 }
 
 interface Wanted {
-  place: MeetingPlace;
+  place: EdgePlace;
   mm: number;
 }
 
-/** Neighbouring places that want to be moved, fading out to both sides. */
-function runsOf(places: readonly MeetingPlace[]): Wanted[][] {
-  const needs = places.map((p) => Math.max(0, p.gapMm + SPARE_MM));
+/** How far each place of an edge is to be moved: by its gap and a little more, fading out to both sides. */
+function wantedOf(places: readonly MeetingPlace[]): Wanted[] {
   const reach = Math.ceil(FADE_MM / PLACE_MM);
-  const runs: Wanted[][] = [];
-  let run: Wanted[] = [];
-  places.forEach((place, i) => {
+  return places.map((place, i) => {
     let mm = 0;
     for (let k = Math.max(0, i - reach); k <= Math.min(places.length - 1, i + reach); k++) {
-      const away = hypot(places[k]!.at.x - place.at.x, places[k]!.at.y - place.at.y);
-      if (places[k]!.gapMm > GAP_LIMIT_MM && away < FADE_MM) mm = Math.max(mm, (needs[k]! * (1 + cos((PI * away) / FADE_MM))) / 2);
+      const { at, gapMm } = places[k]!;
+      const away = distance(at, place.at);
+      if (gapMm > GAP_LIMIT_MM && away < FADE_MM) mm = Math.max(mm, ((gapMm + SPARE_MM) * (1 + cos((PI * away) / FADE_MM))) / 2);
     }
-    const before = run[run.length - 1]?.place.at;
-    const apart = before ? hypot(place.at.x - before.x, place.at.y - before.y) : 0;
-    if (run.length > 0 && (mm === 0 || apart > 3 * PLACE_MM)) {
+    return { place, mm };
+  });
+}
+
+/** Stretches of neighbouring places that are to be moved. */
+function runsOf(wanted: readonly Wanted[]): Wanted[][] {
+  const runs: Wanted[][] = [];
+  let run: Wanted[] = [];
+  for (const one of wanted) {
+    const before = run[run.length - 1];
+    if (before && (one.mm === 0 || distance(before.place.at, one.place.at) > 3 * PLACE_MM)) {
       runs.push(run);
       run = [];
     }
-    if (mm > 0) run.push({ place, mm });
-  });
-  if (run.length > 0) runs.push(run);
+    if (one.mm > 0) run.push(one);
+  }
+  runs.push(run);
   return runs.filter((r) => r.length > 1);
 }
 

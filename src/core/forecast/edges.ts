@@ -8,6 +8,8 @@ import { hypot } from '../units/trig';
 import { coverOf, driftOf, edgeOfCover, type CoverOf, type EdgePlace } from './rowEnds';
 import type { SheetResult } from './sheet';
 
+export type { EdgePlace };
+
 /** A place on the drawn edge of a piece with what is predicted there. Distances are along `out`, mm. */
 export interface PredictedPlace extends EdgePlace {
   /** Where the sewn edge comes to lie against the drawn one; below 0 it is drawn in. */
@@ -44,6 +46,8 @@ const BESIDE_MM = 0.5;
 const INWARD_MM = 6;
 /** Where two half steps along an edge lead less far than this share of a whole one, it turns sharply. */
 const CORNER = 0.85;
+/** Cover that lies farther apart than this as drawn does not meet, mm. */
+const APART_MM = 0.3;
 /** Edges shorter than this are tips, mm. */
 const LEAST_EDGE_MM = 3;
 
@@ -136,6 +140,8 @@ function meeting(
   const other = edgeOfCover(plan, over, place, biteMm, -1, INWARD_MM, 1.5);
   if (!own || !other) return [];
   const drawnGapMm = other.laidMm - own.laidMm;
+  // What does not meet as drawn was not meant to, or is another matter than the pull.
+  if (drawnGapMm > APART_MM) return [];
   const drift = driftOf(plan, sheet, own.event, place.out, other.event);
   return [{ ...place, drawnGapMm, gapMm: drawnGapMm - other.bittenMm + own.bittenMm - drift }];
 }

@@ -37,5 +37,5 @@ export const perPiece =
     });
 
 /** Looks at each piece that lies over foam. */
-export const overFoam = (look: (sewn: SewnPiece) => PieceFound | null): Check['find'] =>
-  perPiece((sewn) => ((sewn.settings.foam?.value ?? 0) > 0 ? look(sewn) : null));
+export const overFoam = (look: (sewn: SewnPiece, context: ProofContext) => PieceFound | null): Check['find'] =>
+  perPiece((sewn, context) => ((sewn.settings.foam?.value ?? 0) > 0 ? look(sewn, context) : null));

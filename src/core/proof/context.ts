@@ -1,6 +1,7 @@
 import { recipeFor } from '../cloth/house';
 import type { ClothRecipe } from '../cloth/recipes';
 import type { Job, Piece } from '../document/types';
+import { forecast, type Forecast } from '../forecast/forecast';
 import { boundsOf, type Point } from '../geometry/point';
 import { Planner } from '../plan/build';
 import { measurePlan, type PlanFigures } from '../plan/measure';
@@ -21,13 +22,20 @@ export interface ProofContext {
   /** Weight number of a piece's thread. */
   weightOf(piece: Piece): number;
   weight(): Weight;
+  forecast(): Forecast;
   route(): RouteInput;
 }
 
-export function proofContext(job: Job, planner: Planner = new Planner(), plan: StitchPlan = planner.plan(job)): ProofContext {
+export function proofContext(
+  job: Job,
+  planner: Planner = new Planner(),
+  plan: StitchPlan = planner.plan(job),
+  known?: Forecast,
+): ProofContext {
   const shaped = planner.shape(job);
   let weight: Weight | null = null;
   let route: RouteInput | null = null;
+  let foreseen: Forecast | null = known ?? null;
   return {
     job,
     plan,
@@ -40,6 +48,7 @@ export function proofContext(job: Job, planner: Planner = new Planner(), plan: S
     },
     weightOf: (piece) => job.threads.find((t) => t.id === piece.thread)?.weight ?? 40,
     weight: () => (weight ??= weigh(plan)),
+    forecast: () => (foreseen ??= forecast(job, { planner, plan })),
     route: () => (route ??= routeInput(job, shaped)),
   };
 }

@@ -12,6 +12,8 @@ export interface Fix {
   /** Fields of pieces to set; `settings` are merged into those that the piece has, undefined takes one away. */
   pieces?: { id: string; patch?: Partial<Piece>; settings?: SettingsPatch; without?: (keyof Piece)[] }[];
   brief?: Partial<Brief>;
+  /** Ids of pieces whose edges are to be corrected for the pull; that is worked out when it is asked for. */
+  correct?: string[];
 }
 
 /** What a check found, with its measure. */

@@ -1,14 +1,18 @@
 import type { Job } from '../document/types';
 import { withSettings } from '../document/settings';
+import type { Forecast } from '../forecast/forecast';
 import type { Planner } from '../plan/build';
 import type { StitchPlan } from '../plan/plan';
 import { proofContext } from './context';
 import { SEVERITIES, type Finding, type Fix } from './finding';
 import { CHECKS } from './registry';
 
-/** All findings of a job, the gravest first; those that a person accepted keep the reason. */
-export function prove(job: Job, planner?: Planner, plan?: StitchPlan): Finding[] {
-  const context = proofContext(job, planner, plan);
+/**
+ * All findings of a job, the gravest first; those that a person accepted keep the reason.
+ * @param forecast of the same job, when it is known already
+ */
+export function prove(job: Job, planner?: Planner, plan?: StitchPlan, forecast?: Forecast): Finding[] {
+  const context = proofContext(job, planner, plan, forecast);
   const found = CHECKS.flatMap((check) => check.find(context).map((f): Finding => ({ severity: check.severity, ...f, rule: check.rule })));
   return found
     .map((f) => {

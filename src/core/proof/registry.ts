@@ -26,6 +26,20 @@ import { travelVisible } from './checks/travelVisible';
 import { trimAvoidable } from './checks/trimAvoidable';
 import { underlayAlongCover } from './checks/underlayAlongCover';
 import { underlayMissing } from './checks/underlayMissing';
+import { clothMismatch } from './checks/clothMismatch';
+import { foamTravel } from './checks/foamTravel';
+import { gapForecast } from './checks/gapForecast';
+import { letterHeights } from './checks/letterHeights';
+import { lightCoverColour } from './checks/lightCoverColour';
+import { openingCarved } from './checks/openingCarved';
+import { overlapTooSmall } from './checks/overlapTooSmall';
+import { sameDirectionSections } from './checks/sameDirectionSections';
+import { sectionHopping } from './checks/sectionHopping';
+import { smallLetter } from './checks/smallLetter';
+import { tieDoubled } from './checks/tieDoubled';
+import { underlayOutside } from './checks/underlayOutside';
+import { underlayTooHeavy } from './checks/underlayTooHeavy';
+import { unsewnSlot } from './checks/unsewnSlot';
 
 /** All rules, in the order in which findings of one severity are listed. */
 export const CHECKS: readonly Check[] = [
@@ -33,25 +47,39 @@ export const CHECKS: readonly Check[] = [
   stitchTooLong,
   jumpUntrimmed,
   stitchTooShort,
+  gapForecast,
+  clothMismatch,
   satinTooWide,
   satinTooNarrow,
   lineTooThin,
+  smallLetter,
+  letterHeights,
   layersStacked,
   holesCrowded,
   directionAsBelow,
   underlayMissing,
   underlayAlongCover,
+  underlayOutside,
+  underlayTooHeavy,
   coverTooOpen,
   coverTooDense,
+  lightCoverColour,
   foamUnderlay,
   foamOpenEnd,
   foamTooOpen,
+  foamTravel,
   travelVisible,
   tieMissing,
   tiesPiled,
+  tieDoubled,
   capOrder,
   capTooTall,
   outlineLate,
+  overlapTooSmall,
+  unsewnSlot,
+  openingCarved,
+  sectionHopping,
+  sameDirectionSections,
   trimAvoidable,
   stopsExceedColours,
   offCentre,

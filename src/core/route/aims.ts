@@ -145,29 +145,40 @@ function upwardAndOutward(items: readonly RouteItem[]): Aim {
 
 /** Large work: one section is finished before the next is begun. */
 function bySections(items: readonly RouteItem[]): Aim {
-  const [xs, ys] = [items.map(middleX), items.map(middleY)];
-  const [left, top] = [Math.min(...xs, 1e9), Math.min(...ys, 1e9)];
-  const span = Math.max(Math.max(...xs, -1e9) - left, Math.max(...ys, -1e9) - top);
-  const size = Math.min(SECTION_MM.most, Math.max(SECTION_MM.least, span / 2));
-  const sectionOf = items.map((_, i) => {
-    const [column, row] = [Math.floor((xs[i]! - left) / size), Math.floor((ys[i]! - top) / size)];
-    // To and fro, so that the next section is always a neighbour.
-    return row * 100 + (row % 2 === 0 ? column : 99 - column);
-  });
+  const sectionOf = sectionsOf(items);
   return {
-    penalty(order) {
-      const done = new Set<number>();
-      let [now, hops] = [NaN, 0];
-      for (const item of order) {
-        const section = sectionOf[item]!;
-        if (section === now) continue;
-        if (done.has(section)) hops++;
-        done.add(section);
-        now = section;
-      }
-      return HOP_S * hops;
-    },
+    penalty: (order) => HOP_S * hopsIn(order, sectionOf).length,
     key: (item) => sectionOf[item]!,
     followers: () => NO_FOLLOWERS,
   };
 }
+
+/** Number of the section that each item lies in. */
+function sectionsOf(items: readonly RouteItem[]): number[] {
+  const [xs, ys] = [items.map(middleX), items.map(middleY)];
+  const [left, top] = [Math.min(...xs, 1e9), Math.min(...ys, 1e9)];
+  const span = Math.max(Math.max(...xs, -1e9) - left, Math.max(...ys, -1e9) - top);
+  const size = Math.min(SECTION_MM.most, Math.max(SECTION_MM.least, span / 2));
+  return items.map((_, i) => {
+    const [column, row] = [Math.floor((xs[i]! - left) / size), Math.floor((ys[i]! - top) / size)];
+    // To and fro, so that the next section is always a neighbour.
+    return row * 100 + (row % 2 === 0 ? column : 99 - column);
+  });
+}
+
+/** Positions in an order at which the needle comes back to a section that it had left. */
+function hopsIn(order: readonly number[], sectionOf: readonly number[]): number[] {
+  const done = new Set<number>();
+  let now = NaN;
+  return order.flatMap((item, k) => {
+    const section = sectionOf[item]!;
+    if (section === now) return [];
+    const back = done.has(section);
+    done.add(section);
+    now = section;
+    return back ? [k] : [];
+  });
+}
+
+/** Positions in an order at which the needle comes back to a finished section of large work. */
+export const sectionHops = (items: readonly RouteItem[], order: readonly number[]): number[] => hopsIn(order, sectionsOf(items));

@@ -1,4 +1,4 @@
-import type { Brief } from '@/core/document/types';
+import type { AcceptedFinding, Brief } from '@/core/document/types';
 import { keepPreference, preference } from '@/platform/storage';
 import { jobFromDrawing } from './newJob';
 
@@ -6,6 +6,7 @@ interface Demo {
   name: string;
   file: string;
   brief: Partial<Brief>;
+  accepted: AcceptedFinding[];
 }
 
 /** Made-up jobs of the Quillwater Stitchroom. */
@@ -22,6 +23,7 @@ const DEMOS: readonly Demo[] = [
       quantity: 24,
       notes: 'For the ferry crew. The heron must read from across the deck; keep the reeds slim.',
     },
+    accepted: [{ rule: 'layers-stacked', pieces: [], reason: 'the head is small and is to stand up; sewn slowly with a 75/11 needle' }],
   },
 ];
 

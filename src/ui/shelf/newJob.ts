@@ -1,5 +1,5 @@
 import { emptyJob, smallestHoop } from '@/core/document/job';
-import type { Brief, Job } from '@/core/document/types';
+import type { AcceptedFinding, Brief, Job } from '@/core/document/types';
 import { InputError } from '@/core/document/errors';
 import { checkSize, isBundle } from '@/platform/files';
 import { listJobs, loadLibrary, saveJob } from '@/platform/storage';
@@ -26,10 +26,12 @@ export interface NewJob {
   file: string;
   svg: string;
   brief?: Partial<Brief>;
+  /** Findings that are lived with from the start. */
+  accepted?: AcceptedFinding[];
 }
 
 /** Makes a job from a drawing, with its pieces, and puts it on the shelf. */
-export async function jobFromDrawing({ name, file, svg, brief = {} }: NewJob, options: CallOptions = {}): Promise<Job> {
+export async function jobFromDrawing({ name, file, svg, brief = {}, accepted }: NewJob, options: CallOptions = {}): Promise<Job> {
   const survey = await surveyAtOwnSize(svg, brief, options);
   const hoop = brief.hoop ?? smallestHoop(survey.widthMm, survey.heightMm);
   if (!hoop) {
@@ -46,6 +48,7 @@ export async function jobFromDrawing({ name, file, svg, brief = {} }: NewJob, op
     threads: survey.threads,
     artwork: [{ id: 'a1', file, transform: survey.transform, locked: true }],
     pieces: survey.pieces,
+    ...(accepted ? { accepted } : {}),
   };
   await saveJob({ job, artwork: { [file]: svg }, updated: Date.now() });
   return job;

@@ -1,0 +1,45 @@
+import { Command, Role } from '../../plan/roles';
+import type { Check } from '../check';
+
+/** Stitches of a strong tie; more in a row are two ties on one another. */
+const MOST = 5;
+/** The first penetration of the next piece lies between a tie-off and a tie-in. */
+const BETWEEN = 1;
+
+export const tieDoubled: Check = {
+  rule: 'tie-doubled',
+  severity: 'warn',
+  title: 'Ties sewn twice over',
+  find({ plan, job }) {
+    const found: { from: number; count: number }[] = [];
+    let [count, from, since] = [0, 0, 0];
+    const close = (): void => {
+      if (count > MOST) found.push({ from, count });
+      count = 0;
+    };
+    for (let i = 0; i < plan.role.length; i++) {
+      if (plan.command[i] !== Command.stitch) close();
+      else if (plan.role[i] === Role.tie) {
+        if (count === 0) from = i;
+        count++;
+        since = 0;
+      } else if (++since > BETWEEN) close();
+    }
+    close();
+    if (found.length === 0) return [];
+    const worst = found.reduce((a, b) => (b.count > a.count ? b : a));
+    const owners = [...new Set(found.map((f) => plan.piece[f.from + f.count]!))].map((i) => job.pieces[i]!.id);
+    return [
+      {
+        pieces: owners,
+        at: { x: plan.x[worst.from]!, y: plan.y[worst.from]! },
+        measured: worst.count,
+        limit: MOST,
+        unit: '',
+        limitFrom: 'one tie holds; two make a lump that breaks thread',
+        message: `At ${found.length} ${found.length === 1 ? 'place' : 'places'} a tie-off is followed by a tie-in on the same spot, though the thread is not cut there.`,
+        fix: { label: 'One tie there', pieces: owners.map((id) => ({ id, settings: { tieIn: false } })) },
+      },
+    ];
+  },
+};
