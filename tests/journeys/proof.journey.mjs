@@ -35,6 +35,8 @@ test('a spacing too dense is found, leads to its piece, and is mended in one ste
 });
 
 test('a finding is accepted with a reason, which stays with the job', async () => {
+  await (await h.findText('summary', '1 accepted')).click();
+  await (await h.findText('button', 'Take back')).click();
   const found = await h.find('[data-finding="layers-stacked"]');
   await found.findElement({ xpath: './/button[contains(., "Accept")]' }).click();
   await (await h.find('[data-finding="layers-stacked"] input[name="reason"]')).sendKeys('small eye, sewn slowly', '\uE007');

@@ -174,9 +174,9 @@ const PAIRS: Record<string, Pair> = {
     good: job([block(-10, -10, 20, 20, { spacing: 0.4 })], { clothHex: '#f4f4f0' }),
   },
   'foam-travel': {
-    faulty: job([bar(6, { foam: 3 }), block(-26, -4, 8, 8), block(18, -4, 8, 8, {}, { approach: { how: 'travel' } })]),
+    faulty: job([bar(6, { foam: 3 }), block(-26, -4, 8, 8), block(18, -4, 8, 8, {}, { approach: { how: 'travel', way: 'M-15,0 L15,0' } })]),
     good: job([bar(6, { foam: 3 }), block(-26, -4, 8, 8), block(18, -4, 8, 8)]),
-    at: { x: 0, y: 0 },
+    at: { x: -10, y: 0 },
   },
   'small-letter': { faulty: job(word(3.2)), good: job(word(9)), measured: 3.2, within: 0.1 },
   'letter-heights': { faulty: job(word(10, 10)), good: job(word(10, 10.4)), measured: 0, within: 0.02 },
