@@ -38,11 +38,14 @@ export function weigh(plan: Pick<StitchPlan, 'x' | 'y' | 'command'>): Weight {
     const length = hypot(dx, dy);
     const steps = Math.max(1, Math.ceil(length / WEIGHT_CELL_MM));
     const each = length / steps;
+    const [right, down] = [dx / steps / WEIGHT_CELL_MM, dy / steps / WEIGHT_CELL_MM];
+    let column = (x[i - 1]! - left) / WEIGHT_CELL_MM + right / 2;
+    let row = (y[i - 1]! - top) / WEIGHT_CELL_MM + down / 2;
     for (let k = 0; k < steps; k++) {
-      const t = (k + 0.5) / steps;
-      const row = Math.floor((y[i - 1]! + dy * t - top) / WEIGHT_CELL_MM);
-      const column = Math.floor((x[i - 1]! + dx * t - left) / WEIGHT_CELL_MM);
-      thread[row * columns + column]! += each;
+      // Neither is ever below 0, so cutting the fraction off is rounding down.
+      thread[(row | 0) * columns + (column | 0)]! += each;
+      column += right;
+      row += down;
     }
   }
   return { left, top, columns, rows, thread, holes };
