@@ -70,8 +70,14 @@ try {
   await h.find('[data-testid="weight"]');
   await driver.sleep(600);
   await shot('weight');
+  await (await h.findText('button', 'Pull')).click();
+  await h.find('[data-testid="pull-gaps"]');
+  await driver.sleep(1500);
+  await shot('pull');
   await driver.actions().sendKeys('l').sendKeys('\uE00C').perform();
   await driver.actions().sendKeys('!').perform();
+  await (await h.findText('summary', '1 accepted')).click();
+  await (await h.findText('button', 'Take back')).click();
   await h.find('[data-finding]');
   await shot('proof');
   await driver.actions().sendKeys('!').perform();

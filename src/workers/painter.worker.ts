@@ -27,15 +27,11 @@ function rasterFor(r: PictureRequest): Raster {
 function draw(target: Raster, sewn: StitchPlan, to: number): void {
   const visible = (p: number): boolean => !hidden.has(p);
   if (drawnAs === 'thread') drawThreads(target, sewn, looks, drawnUntil, to, visible);
-  else
-    (drawnAs === 'needle' ? drawNeedle : drawPath)(
-      target,
-      sewn,
-      looks.map((l) => l.rgb),
-      drawnUntil,
-      to,
-      visible,
-    );
+  else {
+    const colours = looks.map((l) => l.rgb);
+    if (drawnAs === 'needle') drawNeedle(target, sewn, colours, drawnUntil, to, visible);
+    else drawPath(target, sewn, colours, drawnUntil, to, visible, drawnAs === 'path');
+  }
 }
 
 serve({

@@ -1,4 +1,8 @@
 // Speed of the kernels and of whole plans: median of several warm runs. Printed, never asserted.
+import { forecast } from '../../src/core/forecast/forecast';
+import { PROOF_GRID } from '../../src/core/forecast/sheet';
+import { prove } from '../../src/core/proof/prove';
+import { weigh } from '../../src/core/proof/weight';
 import { readFileSync } from 'node:fs';
 import { digitize } from '../../src/core/artwork/digitize';
 import { jobFromArt } from '../../src/core/artwork/newJob';
@@ -128,4 +132,34 @@ line(
   'picture of that job, 1280x800 at 4 px/mm',
   median(() => drawThreads(makeRaster(1280, 800, 4, 0, 0), big, looksOf(many)), 5),
   big.x.length,
+);
+
+const wide = jobOf(
+  Array.from({ length: 16 }, (_, i) => {
+    const [x, y] = [-140 + (i % 4) * 71, -140 + Math.floor(i / 4) * 71];
+    return piece('fill', { area: `M${x},${y} h68 v68 h-68 Z` }, { spacing: 0.25 });
+  }),
+);
+wide.brief.hoop = { width: 300, height: 300, shape: 'rect' };
+const widePlan = planner.plan(wide);
+line(
+  'forecast on the editing grid',
+  median(() => forecast(wide, { planner, plan: widePlan }), 3),
+  widePlan.x.length,
+);
+line(
+  'forecast on the proof grid',
+  median(() => forecast(wide, { planner, plan: widePlan, grid: PROOF_GRID }), 3),
+  widePlan.x.length,
+);
+const seen = forecast(wide, { planner, plan: widePlan });
+line(
+  'all checks, the forecast known',
+  median(() => prove(wide, planner, widePlan, seen), 3),
+  widePlan.x.length,
+);
+line(
+  'weight',
+  median(() => weigh(widePlan), 5),
+  widePlan.x.length,
 );

@@ -119,6 +119,19 @@ test('proof ends with 1 on a severe finding and with 0 otherwise, and tells figu
   assert.equal(run('proof', file('fits.json', JSON.stringify(job))).status, 0);
 });
 
+test('forecast tells the gap of a late outline and the edge that is drawn in', () => {
+  const report = join(folder, 'forecast.json');
+  assert.equal(run('forecast', SQUARE, '--width', '60', '--cloth', 'jersey', '--report', report).status, 0);
+  const { gaps, max_gap_mm, outlines, predicted_mm, assumed } = JSON.parse(readFileSync(report, 'utf8'));
+  assert.deepEqual(gaps, []);
+  assert.equal(max_gap_mm, 0);
+  assert.ok(outlines[0].predicted.length > 100);
+  // Sewn with the jersey's compensation of 0.4 at each end, long rows are drawn in by more than that.
+  assert.ok(Math.min(...predicted_mm) < 60, `${predicted_mm}`);
+  assert.ok(assumed.stiffness_n_per_mm > 0);
+  assert.equal(run('forecast', SQUARE, '--width', '60', '--grid', 'fine').status, 2);
+});
+
 test('compare tells two jobs apart, figure by figure', () => {
   const report = join(folder, 'compare.json');
   const other = file(

@@ -31,7 +31,7 @@ export function drawNeedle(
   }
 }
 
-/** Cover faint, travels and jumps as dotted ink: how the needle goes. */
+/** Cover faint, travels and jumps as dotted ink: how the needle goes; without `way` only the faint cover. */
 export function drawPath(
   raster: Raster,
   plan: StitchPlan,
@@ -39,11 +39,13 @@ export function drawPath(
   from: number,
   to: number,
   visible: (piece: number) => boolean,
+  way = true,
 ): void {
   for (let i = Math.max(1, from); i < to; i++) {
     if (!visible(plan.piece[i]!)) continue;
     const command = plan.command[i]!;
     if (command > Command.jump || plan.command[i - 1]! > Command.jump) continue;
+    if (!way && (command === Command.jump || plan.role[i] === Role.travel)) continue;
     if (command === Command.jump) {
       // No thread lies here: the needle only gets from one place to the next.
       drawHairline(raster, plan, i, INK, UNSEWN_ALPHA, DASH_MM);

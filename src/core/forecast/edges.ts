@@ -14,6 +14,8 @@ export type { EdgePlace };
 export interface PredictedPlace extends EdgePlace {
   /** Where the sewn edge comes to lie against the drawn one; below 0 it is drawn in. */
   offMm: number;
+  /** Something sewn later lies over it: nobody sees it. */
+  covered: boolean;
 }
 
 /** A drawn outline of a piece as it is predicted to come out. */
@@ -90,7 +92,12 @@ export function edgesOf(
       k > first && o.piece.kind !== 'run' && covers[k] && boundsTouch(boxes[first]!, boxes[k]!, BESIDE_MM) ? [k] : [],
     );
     for (const ring of placesAlong(s.shape!.painted)) {
-      const places = ring.flatMap((place) => predicted(plan, cover, sheet, place, biteMm));
+      const places = ring.flatMap((place) =>
+        predicted(plan, cover, sheet, place, biteMm).map((p) => ({
+          ...p,
+          covered: later.some((k) => contains(shaped[k]!.shape!.painted, place.at)),
+        })),
+      );
       if (places.length > 0) outlines.push({ piece: first, places: calmed(places, 'offMm') });
       for (const k of later) {
         const met = ring.flatMap((place) => meeting(plan, cover, covers[k]!, shaped[k]!.shape!.painted, sheet, place, biteMm));
@@ -119,7 +126,13 @@ function calmed<K extends string, T extends EdgePlace & Record<K, number>>(place
   });
 }
 
-function predicted(plan: StitchPlan, cover: CoverOf, sheet: SheetResult, place: EdgePlace, biteMm: number): PredictedPlace[] {
+function predicted(
+  plan: StitchPlan,
+  cover: CoverOf,
+  sheet: SheetResult,
+  place: EdgePlace,
+  biteMm: number,
+): Omit<PredictedPlace, 'covered'>[] {
   const edge = edgeOfCover(plan, cover, place, biteMm, 1);
   if (!edge) return [];
   return [{ ...place, offMm: edge.laidMm - edge.bittenMm + driftOf(plan, sheet, edge.event, place.out) }];

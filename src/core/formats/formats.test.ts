@@ -1,3 +1,4 @@
+import type { Job } from '../document/types';
 import { decode } from 'fast-png';
 import { zipSync, strToU8, unzipSync, strFromU8 } from 'fflate';
 import { readSvg } from '../artwork/svg';
@@ -115,4 +116,13 @@ test('the worksheet is a PDF that opens, with one page for a small job', async (
   const pdf = await PDFDocument.load(made);
   expect(pdf.getPageCount()).toBe(1);
   expect(pdf.getTitle()).toBe('Ünusual ? name');
+});
+
+test('what was accepted in the proof is told on the worksheet', async () => {
+  const write = async (accepted: Job['accepted']): Promise<number> => {
+    const made = await EXPORTS.find((f) => f.extension === 'pdf')!.write({ ...input, job: { ...job, ...(accepted ? { accepted } : {}) } });
+    return made.length;
+  };
+  const reason = 'the customer wants it solid and was told that it will be stiff';
+  expect(await write([{ rule: 'layers-stacked', pieces: [], reason }])).toBeGreaterThan(await write(undefined));
 });

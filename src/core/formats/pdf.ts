@@ -3,6 +3,7 @@ import { recipeFor, stabilizerFor } from '../cloth/house';
 import type { Job } from '../document/types';
 import { drawSewn } from '../drawing/picture';
 import { hexToRgb } from '../drawing/raster';
+import { CHECKS } from '../proof/registry';
 import { measurePlan } from '../plan/measure';
 import type { StitchPlan } from '../plan/plan';
 import { Command } from '../plan/roles';
@@ -48,6 +49,7 @@ export async function writePdf(job: Job, plan: StitchPlan): Promise<Uint8Array<A
   await picture(pdf, pen, job, plan);
   figures(pen, job, plan);
   threads(pdf, pen, job, plan);
+  acceptances(pdf, pen, job);
   return (await pdf.save()) as Uint8Array<ArrayBuffer>;
 }
 
@@ -95,11 +97,7 @@ function threads(pdf: PDFDocument, pen: Pen, job: Job, plan: StitchPlan): void {
   }
   pen.y -= 12;
   order.forEach((index, i) => {
-    pen.y -= 16;
-    if (pen.y < PAGE.margin) {
-      pen.page = pdf.addPage([PAGE.width, PAGE.height]);
-      pen.y = PAGE.height - PAGE.margin;
-    }
+    nextLine(pdf, pen, 16);
     const thread = job.threads[index]!;
     const { r, g, b } = hexToRgb(thread.hex);
     write(pen, String(i + 1), PAGE.margin);
@@ -114,4 +112,31 @@ function threads(pdf: PDFDocument, pen: Pen, job: Job, plan: StitchPlan): void {
     });
     write(pen, `${thread.code}  ${thread.name}, ${thread.weight} wt`, PAGE.margin + 58);
   });
+}
+
+/** Goes down a line, onto a new page where the present one ends. */
+function nextLine(pdf: PDFDocument, pen: Pen, height: number): void {
+  pen.y -= height;
+  if (pen.y >= PAGE.margin) return;
+  pen.page = pdf.addPage([PAGE.width, PAGE.height]);
+  pen.y = PAGE.height - PAGE.margin;
+}
+
+const LONGEST_LINE = 105;
+
+/** What the proof found and a person lives with, so that nobody at the machine takes it for a mistake. */
+function acceptances(pdf: PDFDocument, pen: Pen, job: Job): void {
+  const accepted = job.accepted ?? [];
+  if (accepted.length === 0) return;
+  nextLine(pdf, pen, 22);
+  write(pen, 'Known and accepted', PAGE.margin, 10, pen.bold);
+  for (const { rule, pieces, reason } of accepted) {
+    const title = CHECKS.find((c) => c.rule === rule)?.title ?? rule;
+    const names = job.pieces.filter((p) => pieces.includes(p.id)).map((p) => p.name);
+    const text = `${title}${names.length > 0 ? ` (${names.slice(0, 4).join(', ')}${names.length > 4 ? ', ...' : ''})` : ''}: ${reason}`;
+    for (let at = 0; at < text.length; at += LONGEST_LINE) {
+      nextLine(pdf, pen, 12);
+      write(pen, text.slice(at, at + LONGEST_LINE), PAGE.margin, 9);
+    }
+  }
 }

@@ -5,7 +5,7 @@ import { Planner } from '../plan/build';
 import type { Finding } from './finding';
 import { fixed, prove } from './prove';
 import { CHECKS } from './registry';
-import { weigh, layerPeak, holePeak } from './weight';
+import { histogramOf, weigh, layerPeak, holePeak } from './weight';
 
 const block = (x: number, y: number, w: number, h: number, settings: PieceSettings = {}, over: Partial<Piece> = {}): Piece =>
   piece('fill', { area: `M${x},${y} h${w} v${h} h${-w} Z`, ...over }, settings);
@@ -268,4 +268,12 @@ test('weight: a fill at 0.40 is one layer, a satin two, and holes are counted', 
   expect(satin).toBeLessThan(2.6);
   const dots = { x: Float32Array.from([0, 0.1, 0.2, 0.3]), y: Float32Array.from([0, 0, 0, 0]), command: new Uint8Array(4) };
   expect(holePeak(weigh(dots), 9).value).toBe(4);
+});
+
+test('the histogram gives every cell of the work to the bar of its layers', () => {
+  const { stepLayers, areasMm2 } = histogramOf(Float32Array.from([0, 0.2, 0.6, 0.9, 1.1, 2.6, 99]));
+  const cell = 0.25 * 0.25;
+  expect(stepLayers).toBe(0.5);
+  expect(areasMm2.slice(0, 6)).toEqual([0, 2 * cell, cell, 0, 0, cell]);
+  expect(areasMm2[areasMm2.length - 1]).toBe(cell);
 });

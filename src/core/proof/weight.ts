@@ -106,3 +106,26 @@ export function layerPeak(weight: Weight, limit: number): Peak {
 export function holePeak(weight: Weight, limit: number): Peak {
   return peakOf(weight, sums(weight.holes, weight, HOLE_SIDE_MM / WEIGHT_CELL_MM), HOLE_SIDE_MM, limit);
 }
+
+/** Area of the work by layers of thread. */
+export interface Histogram {
+  /** Layers from one bar to the next. */
+  stepLayers: number;
+  /** Area of each bar, mm²; the first holds what lies under nearly nothing and is left at 0. */
+  areasMm2: number[];
+}
+
+const STEP_LAYERS = 0.5;
+const MOST_BARS = 18;
+
+/** @param layers layers of thread at every cell */
+export function histogramOf(layers: Float32Array): Histogram {
+  const areasMm2: number[] = [];
+  for (const v of layers) {
+    const bar = Math.min(MOST_BARS - 1, Math.floor(v / STEP_LAYERS));
+    if (bar < 1) continue;
+    while (areasMm2.length <= bar) areasMm2.push(0);
+    areasMm2[bar]! += WEIGHT_CELL_MM * WEIGHT_CELL_MM;
+  }
+  return { stepLayers: STEP_LAYERS, areasMm2 };
+}

@@ -36,11 +36,12 @@ const Outlines = memo(function Outlines({ outlines, enlarged }: { outlines: read
   );
 });
 
-/** An outline through its places, moved by `times` what is predicted. */
+/** What is seen of an outline, through its places, moved by `times` what is predicted. */
 function lineOf({ places }: PredictedOutline, times: number): string {
   let [lastX, lastY] = [NaN, NaN];
   const out: string[] = [];
-  for (const { at, out: away, offMm } of places) {
+  for (const { at, out: away, offMm, covered } of places) {
+    if (covered) continue;
     const near = Math.hypot(at.x - lastX, at.y - lastY) < BREAK_MM;
     out.push(`${near ? 'L' : 'M'}${(at.x + times * offMm * away.x).toFixed(2)},${(at.y + times * offMm * away.y).toFixed(2)}`);
     [lastX, lastY] = [at.x, at.y];

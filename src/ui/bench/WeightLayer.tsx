@@ -1,7 +1,9 @@
 'use client';
 import { useEffect } from 'react';
 import { HEAT_STEPS } from '@/core/drawing/heat';
+import { histogramOf } from '@/core/proof/weight';
 import { usePlan } from '@/store/planStore';
+import { WeightHistogram } from './WeightHistogram';
 import { requestWeight, useWeight, weightAt } from '@/store/weightStore';
 
 /** The heat map over the cloth; made anew for every plan. */
@@ -38,7 +40,7 @@ export function WeightLegend() {
       <p className="font-semibold">Layers of thread</p>
       <ul className="mt-1">
         {HEAT_STEPS.map(({ from, rgb }, i) => (
-          <li key={from} className="grid grid-cols-[14px_76px_1fr_64px] items-center gap-1.5">
+          <li key={from} className="grid grid-cols-[14px_88px_1fr_64px] items-center gap-1.5">
             <span className="h-3 w-3.5 border border-edge" style={{ background: css(rgb) }} />
             <span className="figures whitespace-nowrap">
               {i + 1 < HEAT_STEPS.length ? `${from} to ${HEAT_STEPS[i + 1]!.from}` : `over ${from}`}
@@ -51,6 +53,7 @@ export function WeightLegend() {
           </li>
         ))}
       </ul>
+      <WeightHistogram histogram={histogramOf(view.layers)} />
       <p className="figures mt-1 border-t border-hairline pt-1" role="status">
         {here ? `${here.layers.toFixed(1)} layers · ${here.holes} holes/mm²` : 'Point at the cloth for its figures.'}
       </p>
