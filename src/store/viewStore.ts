@@ -15,6 +15,7 @@ interface ViewState {
   /** The replay waits at trims, and at stops. */
   pauseAtTrims: boolean;
   pauseAtStops: boolean;
+  pauseAtFindings: boolean;
   /** The view follows the needle. */
   follow: boolean;
   showArtwork: boolean;
@@ -40,6 +41,7 @@ export const useView = create<ViewState>(() => ({
   speed: 300,
   pauseAtTrims: false,
   pauseAtStops: false,
+  pauseAtFindings: false,
   follow: false,
   showArtwork: true,
   showHoop: true,

@@ -19,6 +19,7 @@ export function PlayControls() {
   const playhead = useView((s) => s.playhead);
   const pauseAtTrims = useView((s) => s.pauseAtTrims);
   const pauseAtStops = useView((s) => s.pauseAtStops);
+  const pauseAtFindings = useView((s) => s.pauseAtFindings);
   const follow = useView((s) => s.follow);
   const plan = useRested(usePlan((s) => s.planned?.plan));
   const total = plan?.x.length ?? 0;
@@ -65,9 +66,16 @@ export function PlayControls() {
           </button>
         ))}
       </div>
-      <div className="flex items-center justify-between text-xs" role="group" aria-label="The replay waits at">
+      <div className="grid grid-cols-[76px_1fr] gap-y-0.5 text-xs leading-none" role="group" aria-label="The replay waits at">
         <Tick small name="trims" title="Wait at every trim" on={pauseAtTrims} onChange={(on) => useView.setState({ pauseAtTrims: on })} />
         <Tick small name="stops" title="Wait at every stop" on={pauseAtStops} onChange={(on) => useView.setState({ pauseAtStops: on })} />
+        <Tick
+          small
+          name="findings"
+          title="Wait at every finding of the proof"
+          on={pauseAtFindings}
+          onChange={(on) => useView.setState({ pauseAtFindings: on })}
+        />
         <Tick small name="follow" title="The view follows the needle" on={follow} onChange={(on) => useView.setState({ follow: on })} />
       </div>
       <p className="figures mt-auto flex justify-between text-xs whitespace-nowrap" data-testid="play-position">

@@ -6,6 +6,7 @@ import { usePlan } from '@/store/planStore';
 import type { Planned } from '@/workers/protocol';
 import { useView } from '@/store/viewStore';
 import { drawThreadLine, heightOfLength, RULES_MM } from './drawThreadLine';
+import { FindingFlags } from './FindingFlags';
 import { PlayControls } from './PlayControls';
 import { Playhead } from './Playhead';
 import { Stretches } from './Stretches';
@@ -88,6 +89,7 @@ const Strip = memo(function Strip({ job, planned }: { job: Job; planned: Planned
       {width > 0 && (
         <>
           <Stretches job={job} stretches={stretches} view={view} width={width} selected={selected} />
+          <FindingFlags plan={planned.plan} timeline={timeline} view={view} width={width} />
           <Playhead timeline={timeline} view={view} width={width} />
         </>
       )}

@@ -1,7 +1,9 @@
-import { Command } from '@/core/plan/roles';
 import { centreOn } from '@/store/cameraStore';
 import { usePlan } from '@/store/planStore';
+import { useProof } from '@/store/proofStore';
 import { useView } from '@/store/viewStore';
+import { findingEvents } from './findingEvents';
+import { nextHalt } from './halts';
 
 const length = (): number => usePlan.getState().planned?.plan.x.length ?? 0;
 
@@ -9,16 +11,13 @@ let frame = 0;
 let last = 0;
 let exact = 0;
 
-/** The event after a trim or stop that the replay is to wait at, among those it would pass over now. */
+/** Where the replay is to wait, among the events that it would pass over now. */
 function haltBefore(from: number, to: number): number | null {
-  const { pauseAtTrims, pauseAtStops } = useView.getState();
+  const { pauseAtTrims: trims, pauseAtStops: stops, pauseAtFindings } = useView.getState();
   const plan = usePlan.getState().planned?.plan;
-  if (!plan || (!pauseAtTrims && !pauseAtStops)) return null;
-  for (let i = from; i < Math.min(to, plan.command.length); i++) {
-    if (pauseAtTrims && plan.command[i] === Command.trim) return i + 1;
-    if (pauseAtStops && plan.command[i] === Command.stop) return i + 1;
-  }
-  return null;
+  if (!plan || (!trims && !stops && !pauseAtFindings)) return null;
+  const findings = pauseAtFindings ? findingEvents(plan, useProof.getState().findings).map((f) => f.event) : [];
+  return nextHalt(plan, from, to, { trims, stops, findings });
 }
 
 function follow(event: number): void {
