@@ -67,7 +67,7 @@ const WHOLE_EVERY = 8;
 const MOST_LAST_CYCLES = 40;
 /** Shorter stitches are knots. */
 const LEAST_STITCH_MM = 0.05;
-/** How much stiffer thread resists being drawn along than rows resist being pressed together. */
+/** Rows resist being pressed together, across thread, by this share of what thread resists by along itself. */
 const ACROSS = 0.5;
 
 /** Cloth so far about a stitch resists it; chosen so that large batches come nearest to small ones, on all grids. */
