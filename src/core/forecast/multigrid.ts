@@ -12,11 +12,62 @@ export const wholeOf = ({ nx, ny }: Level): Window => ({ c0: 1, r0: 1, c1: nx - 
 
 const COARSEST_SWEEPS = 24;
 
+/** What is left of the force at the node looked at last, N. */
+const left = { x: 0, y: 0 };
+
 /**
- * One Gauss-Seidel sweep over the nodes of a window; each node's two displacements are solved together. The stencil is
- * written out by rows of three neighbours, since this is where nearly all of the time goes.
+ * Works out what the displacements leave of the force at a node. The stencil is written out, since this is where nearly
+ * all of the time goes.
  */
-function sweep({ nx, u, f, k, held, plain, cloth }: Level, window: Window, forward: boolean): void {
+function leaveAt({ nx, u, f, k, plain, cloth }: Level, node: number): void {
+  const across = nx + 1;
+  const own = 2 * node;
+  if (plain[node] === 1) {
+    const [up, low] = [own - 2 * across, own + 2 * across];
+    const a0 = u[up - 2]!;
+    const a1 = u[up - 1]!;
+    const b0 = u[up + 2]!;
+    const b1 = u[up + 3]!;
+    const e0 = u[low - 2]!;
+    const e1 = u[low - 1]!;
+    const d0 = u[low + 2]!;
+    const d1 = u[low + 3]!;
+    left.x = f[own]! + cloth * (u[own - 2]! + u[own + 2]! + 0.25 * (a0 + b0 + e0 + d0 + a1 - b1 - e1 + d1) - 3 * u[own]!);
+    left.y = f[own + 1]! + cloth * (u[up + 1]! + u[low + 1]! + 0.25 * (a1 + b1 + e1 + d1 + a0 - b0 - e0 + d0) - 3 * u[own + 1]!);
+    return;
+  }
+  const up = 2 * (node - across - 1);
+  const low = 2 * (node + across - 1);
+  const at = node * BLOCK;
+  left.x =
+    f[own]! -
+    (k[at]! * u[up]! +
+      k[at + 1]! * u[up + 1]! +
+      (k[at + 4]! * u[up + 2]! + k[at + 5]! * u[up + 3]!) +
+      (k[at + 8]! * u[up + 4]! + k[at + 9]! * u[up + 5]!)) -
+    (k[at + 24]! * u[low]! +
+      k[at + 25]! * u[low + 1]! +
+      (k[at + 28]! * u[low + 2]! + k[at + 29]! * u[low + 3]!) +
+      (k[at + 32]! * u[low + 4]! + k[at + 33]! * u[low + 5]!)) -
+    (k[at + 16]! * u[own]! + k[at + 17]! * u[own + 1]! + (k[at + 20]! * u[own + 2]! + k[at + 21]! * u[own + 3]!)) -
+    (k[at + 12]! * u[own - 2]! + k[at + 13]! * u[own - 1]!);
+  left.y =
+    f[own + 1]! -
+    (k[at + 2]! * u[up]! +
+      k[at + 3]! * u[up + 1]! +
+      (k[at + 6]! * u[up + 2]! + k[at + 7]! * u[up + 3]!) +
+      (k[at + 10]! * u[up + 4]! + k[at + 11]! * u[up + 5]!)) -
+    (k[at + 26]! * u[low]! +
+      k[at + 27]! * u[low + 1]! +
+      (k[at + 30]! * u[low + 2]! + k[at + 31]! * u[low + 3]!) +
+      (k[at + 34]! * u[low + 4]! + k[at + 35]! * u[low + 5]!)) -
+    (k[at + 18]! * u[own]! + k[at + 19]! * u[own + 1]! + (k[at + 22]! * u[own + 2]! + k[at + 23]! * u[own + 3]!)) -
+    (k[at + 14]! * u[own - 2]! + k[at + 15]! * u[own - 1]!);
+}
+
+/** One Gauss-Seidel sweep over the nodes of a window; each node's two displacements are solved together. */
+function sweep(level: Level, window: Window, forward: boolean): void {
+  const { nx, u, k, held, plain, cloth } = level;
   const across = nx + 1;
   const step = forward ? 1 : -1;
   const [firstRow, lastRow] = forward ? [window.r0, window.r1] : [window.r1, window.r0];
@@ -25,114 +76,36 @@ function sweep({ nx, u, f, k, held, plain, cloth }: Level, window: Window, forwa
     for (let column = firstColumn; column !== lastColumn + step; column += step) {
       const node = row * across + column;
       if (held[node] === 1) continue;
+      leaveAt(level, node);
       const own = 2 * node;
       if (plain[node] === 1) {
-        const [up, low] = [own - 2 * across, own + 2 * across];
-        const a0 = u[up - 2]!;
-        const a1 = u[up - 1]!;
-        const b0 = u[up + 2]!;
-        const b1 = u[up + 3]!;
-        const c0 = u[low - 2]!;
-        const c1 = u[low - 1]!;
-        const d0 = u[low + 2]!;
-        const d1 = u[low + 3]!;
-        u[own] = (f[own]! / cloth + u[own - 2]! + u[own + 2]! + 0.25 * (a0 + b0 + c0 + d0 + a1 - b1 - c1 + d1)) / 3;
-        u[own + 1] = (f[own + 1]! / cloth + u[up + 1]! + u[low + 1]! + 0.25 * (a1 + b1 + c1 + d1 + a0 - b0 - c0 + d0)) / 3;
+        // Four springs of the grid and four diagonals: three times the stiffness of one in either direction.
+        u[own]! += left.x / (3 * cloth);
+        u[own + 1]! += left.y / (3 * cloth);
         continue;
       }
-      const up = 2 * (node - across - 1);
-      const low = 2 * (node + across - 1);
-      const at = node * BLOCK;
-      const x =
-        f[own]! -
-        (k[at]! * u[up]! +
-          k[at + 1]! * u[up + 1]! +
-          (k[at + 4]! * u[up + 2]! + k[at + 5]! * u[up + 3]!) +
-          (k[at + 8]! * u[up + 4]! + k[at + 9]! * u[up + 5]!)) -
-        (k[at + 24]! * u[low]! +
-          k[at + 25]! * u[low + 1]! +
-          (k[at + 28]! * u[low + 2]! + k[at + 29]! * u[low + 3]!) +
-          (k[at + 32]! * u[low + 4]! + k[at + 33]! * u[low + 5]!)) -
-        (k[at + 16]! * u[own]! + k[at + 17]! * u[own + 1]! + (k[at + 20]! * u[own + 2]! + k[at + 21]! * u[own + 3]!)) -
-        (k[at + 12]! * u[own - 2]! + k[at + 13]! * u[own - 1]!);
-      const y =
-        f[own + 1]! -
-        (k[at + 2]! * u[up]! +
-          k[at + 3]! * u[up + 1]! +
-          (k[at + 6]! * u[up + 2]! + k[at + 7]! * u[up + 3]!) +
-          (k[at + 10]! * u[up + 4]! + k[at + 11]! * u[up + 5]!)) -
-        (k[at + 26]! * u[low]! +
-          k[at + 27]! * u[low + 1]! +
-          (k[at + 30]! * u[low + 2]! + k[at + 31]! * u[low + 3]!) +
-          (k[at + 34]! * u[low + 4]! + k[at + 35]! * u[low + 5]!)) -
-        (k[at + 18]! * u[own]! + k[at + 19]! * u[own + 1]! + (k[at + 22]! * u[own + 2]! + k[at + 23]! * u[own + 3]!)) -
-        (k[at + 14]! * u[own - 2]! + k[at + 15]! * u[own - 1]!);
       const middle = node * BLOCK + 16;
-      const ka = k[middle]!;
-      const kb = k[middle + 1]!;
-      const kc = k[middle + 2]!;
-      const kd = k[middle + 3]!;
-      const perDet = 1 / (ka * kd - kb * kc);
-      u[own]! += (kd * x - kb * y) * perDet;
-      u[own + 1]! += (ka * y - kc * x) * perDet;
+      const a = k[middle]!;
+      const b = k[middle + 1]!;
+      const c = k[middle + 2]!;
+      const d = k[middle + 3]!;
+      const perDet = 1 / (a * d - b * c);
+      u[own]! += (d * left.x - b * left.y) * perDet;
+      u[own + 1]! += (a * left.y - c * left.x) * perDet;
     }
   }
 }
 
 /** What the displacements leave of the forces, at the nodes of a window. */
-function residual({ nx, u, f, r, k, held, plain, cloth }: Level, { c0, r0, c1, r1 }: Window): void {
-  const across = nx + 1;
+function residual(level: Level, { c0, r0, c1, r1 }: Window): void {
+  const { nx, r, held } = level;
   for (let row = r0; row <= r1; row++) {
     for (let column = c0; column <= c1; column++) {
-      const node = row * across + column;
-      const own = 2 * node;
-      if (held[node] === 1) {
-        r[own] = r[own + 1] = 0;
-        continue;
-      }
-      if (plain[node] === 1) {
-        const [up, low] = [own - 2 * across, own + 2 * across];
-        const a0 = u[up - 2]!;
-        const a1 = u[up - 1]!;
-        const b0 = u[up + 2]!;
-        const b1 = u[up + 3]!;
-        const e0 = u[low - 2]!;
-        const e1 = u[low - 1]!;
-        const d0 = u[low + 2]!;
-        const d1 = u[low + 3]!;
-        r[own] = f[own]! + cloth * (u[own - 2]! + u[own + 2]! + 0.25 * (a0 + b0 + e0 + d0 + a1 - b1 - e1 + d1) - 3 * u[own]!);
-        r[own + 1] = f[own + 1]! + cloth * (u[up + 1]! + u[low + 1]! + 0.25 * (a1 + b1 + e1 + d1 + a0 - b0 - e0 + d0) - 3 * u[own + 1]!);
-        continue;
-      }
-      const up = 2 * (node - across - 1);
-      const low = 2 * (node + across - 1);
-      const at = node * BLOCK;
-      const x =
-        f[own]! -
-        (k[at]! * u[up]! +
-          k[at + 1]! * u[up + 1]! +
-          (k[at + 4]! * u[up + 2]! + k[at + 5]! * u[up + 3]!) +
-          (k[at + 8]! * u[up + 4]! + k[at + 9]! * u[up + 5]!)) -
-        (k[at + 24]! * u[low]! +
-          k[at + 25]! * u[low + 1]! +
-          (k[at + 28]! * u[low + 2]! + k[at + 29]! * u[low + 3]!) +
-          (k[at + 32]! * u[low + 4]! + k[at + 33]! * u[low + 5]!)) -
-        (k[at + 16]! * u[own]! + k[at + 17]! * u[own + 1]! + (k[at + 20]! * u[own + 2]! + k[at + 21]! * u[own + 3]!)) -
-        (k[at + 12]! * u[own - 2]! + k[at + 13]! * u[own - 1]!);
-      const y =
-        f[own + 1]! -
-        (k[at + 2]! * u[up]! +
-          k[at + 3]! * u[up + 1]! +
-          (k[at + 6]! * u[up + 2]! + k[at + 7]! * u[up + 3]!) +
-          (k[at + 10]! * u[up + 4]! + k[at + 11]! * u[up + 5]!)) -
-        (k[at + 26]! * u[low]! +
-          k[at + 27]! * u[low + 1]! +
-          (k[at + 30]! * u[low + 2]! + k[at + 31]! * u[low + 3]!) +
-          (k[at + 34]! * u[low + 4]! + k[at + 35]! * u[low + 5]!)) -
-        (k[at + 18]! * u[own]! + k[at + 19]! * u[own + 1]! + (k[at + 22]! * u[own + 2]! + k[at + 23]! * u[own + 3]!)) -
-        (k[at + 14]! * u[own - 2]! + k[at + 15]! * u[own - 1]!);
-      r[own] = x;
-      r[own + 1] = y;
+      const node = row * (nx + 1) + column;
+      if (held[node] === 1) left.x = left.y = 0;
+      else leaveAt(level, node);
+      r[2 * node] = left.x;
+      r[2 * node + 1] = left.y;
     }
   }
 }
