@@ -120,6 +120,14 @@ export function hands(driver) {
       await sewn();
       return bench;
     },
+    /** Opens a bundle from disk on the bench, as a person drops it on the shelf. */
+    async openBundle(app, bundle) {
+      await driver.get(app.address);
+      await (await find('input[type=file]')).sendKeys(bundle);
+      await poll('the job', async () => (await driver.getCurrentUrl()).includes('/job/'));
+      await driver.get((await driver.getCurrentUrl()).replace(/\/[a-z]+$/, '/bench'));
+      await sewn();
+    },
     count: async (css) => (await driver.findElements({ css })).length,
     key: (k) => driver.actions().sendKeys(k).perform(),
     withControl: (k) => driver.actions().keyDown('\uE009').sendKeys(k).keyUp('\uE009').perform(),

@@ -29,11 +29,7 @@ before(async () => {
   app = await startApp();
   ({ driver } = await startBrowser());
   h = hands(driver);
-  await driver.get(app.address);
-  await (await h.find('input[type=file]')).sendKeys(bundle);
-  await h.poll('the job', async () => (await driver.getCurrentUrl()).includes('/job/'));
-  await driver.get((await driver.getCurrentUrl()).replace(/\/[a-z]+$/, '/bench'));
-  await h.sewn();
+  await h.openBundle(app, bundle);
 });
 after(async () => {
   await driver?.quit();
