@@ -15,7 +15,7 @@ const shot = async (name) => {
 try {
   await driver.get(app.address);
   const card = await h.find('a[aria-label="Open Ferry crew polo"]');
-  await h.find('a[aria-label="Open Ferry crew polo"] img');
+  await h.find('a[aria-label="Open Botanical jacket back"] img');
   await shot('shelf');
   const bench = await card.getAttribute('href');
   await driver.get(`${app.address}/library`);
@@ -99,6 +99,13 @@ try {
   await driver.actions().sendKeys('0').perform();
   await driver.sleep(400);
   await shot('many');
+  const sea = await h.findText('button', 'Sea');
+  await sea.click();
+  await (await h.find('[data-setting="Spacing"] input')).sendKeys('\uE009', 'a', '\uE000', '0.6', '\uE007');
+  await h.saved();
+  await (await h.find('header a[aria-label^="Compare"]')).click();
+  await h.find('[data-testid="compare-figures"]');
+  await shot('compare');
 } finally {
   await driver.quit();
   app.stop();

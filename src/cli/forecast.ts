@@ -1,6 +1,7 @@
 import { forecast } from '../core/forecast/forecast';
 import { forecastReport, outlinesReport } from '../core/forecast/report';
 import { EDITING_GRID, PROOF_GRID } from '../core/forecast/sheet';
+import { letterHeightsOf } from '../core/proof/letterForecast';
 import { Planner } from '../core/plan/build';
 import { readForecastArgs } from './args';
 import { writeAll } from './files';
@@ -16,7 +17,12 @@ export async function forecastCommand(argv: readonly string[]): Promise<number> 
   const planned = performance.now();
   const made = forecast(job, { planner, plan, grid: args.grid === 'editing' ? EDITING_GRID : PROOF_GRID });
   const timing = { plan: Math.round(planned - began), forecast: Math.round(performance.now() - planned) };
-  const report = { ...forecastReport(job, made), outlines: outlinesReport(job, made), timing_ms: timing };
+  const letters = letterHeightsOf(job, planner.shape(job), made).map(({ pieces, flatMm, roundMm }) => ({
+    pieces,
+    flat_mm: Math.round(100 * flatMm) / 100,
+    round_mm: Math.round(100 * roundMm) / 100,
+  }));
+  const report = { ...forecastReport(job, made), letters, outlines: outlinesReport(job, made), timing_ms: timing };
   if (args.report !== undefined) writeAll([{ path: args.report, content: JSON.stringify(report, null, 1) + '\n' }]);
   if (args.report === undefined) process.stdout.write(JSON.stringify(report, null, 1) + '\n');
   else process.stdout.write(`largest gap ${report.max_gap_mm.toFixed(2)} mm, ${report.gaps.length} edges where cloth may show\n`);

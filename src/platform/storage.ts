@@ -18,6 +18,8 @@ export interface SavedJob {
 const jobs = localforage.createInstance({ name: 'cobble', storeName: 'jobs' });
 const preferences = localforage.createInstance({ name: 'cobble', storeName: 'preferences' });
 
+const versions = localforage.createInstance({ name: 'cobble', storeName: 'versions' });
+
 const DRAFT = 'cobble-unsaved';
 
 /**
@@ -76,6 +78,34 @@ export async function saveJob(saved: SavedJob): Promise<void> {
 
 export async function removeJob(id: string): Promise<void> {
   await jobs.removeItem(id);
+  for (const version of await listVersions(id)) await versions.removeItem(version.id);
+}
+
+/** A job as it stood at some time, kept to compare with. */
+export interface Version {
+  id: string;
+  job: Job;
+  /** Milliseconds since 1970. */
+  kept: number;
+}
+
+/** Keeps a job as it stands. @throws StorageError with a sentence for people */
+export async function keepVersion(job: Job): Promise<Version> {
+  const kept = Date.now();
+  const version = { id: `${job.id} ${kept}`, job, kept };
+  try {
+    await versions.setItem(version.id, version);
+  } catch (error) {
+    throw explain(error);
+  }
+  return version;
+}
+
+/** Versions that were kept, of one job or of all, the latest first. */
+export async function listVersions(jobId?: string): Promise<Version[]> {
+  const out: Version[] = [];
+  await versions.iterate<Version, void>((v) => void (jobId === undefined || v.job.id === jobId ? out.push(v) : 0));
+  return out.sort((a, b) => b.kept - a.kept);
 }
 
 /** All jobs, the latest changed first. */

@@ -9,6 +9,8 @@ export type SavedState = 'saved' | 'waiting' | 'saving' | 'failed';
 interface JobState {
   status: 'idle' | 'loading' | 'ready' | 'missing';
   job: Job | null;
+  /** The job as it was when it was opened. */
+  opened: Job | null;
   artwork: Record<string, string>;
   history: History;
   saved: SavedState;
@@ -50,6 +52,7 @@ export const useJob = create<JobState>((set, get) => {
   return {
     status: 'idle',
     job: null,
+    opened: null,
     artwork: {},
     history: EMPTY_HISTORY,
     saved: 'saved',
@@ -68,6 +71,7 @@ export const useJob = create<JobState>((set, get) => {
       set({
         status: 'ready',
         job: draft ?? found.job,
+        opened: found.job,
         artwork,
         saved: draft ? 'waiting' : 'saved',
         problem: null,

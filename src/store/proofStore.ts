@@ -11,25 +11,50 @@ interface ProofState {
   findings: readonly Finding[];
   /** The job that the findings are of. */
   of: Job | null;
+  /** Share done of a proof that runs; null when none does. */
+  progress: number | null;
   problem: string | null;
 }
 
 /** What the proof finds in the open job, followed a moment after every change. */
-export const useProof = create<ProofState>(() => ({ open: false, findings: [], of: null, problem: null }));
+export const useProof = create<ProofState>(() => ({ open: false, findings: [], of: null, progress: null, problem: null }));
 
 const WAIT_MS = 1200;
 let timer: ReturnType<typeof setTimeout> | null = null;
+let running: AbortController | null = null;
+let wanted: Job | null = null;
 
-/** Proves a planned job when the hands rest. */
+/** Proves a planned job when the hands rest; of several requests while one runs only the last is served. */
 export function requestProof(job: Job): void {
   if (useProof.getState().of === job) return;
+  wanted = job;
   if (timer) clearTimeout(timer);
-  timer = setTimeout(() => {
-    prover
-      .call('prove', { job })
-      .then((findings) => useProof.setState({ findings, of: job, problem: null }))
-      .catch((error: Error) => useProof.setState({ problem: error.message, of: job }));
-  }, WAIT_MS);
+  timer = setTimeout(() => void (running === null && work()), WAIT_MS);
+}
+
+async function work(): Promise<void> {
+  while (wanted) {
+    const job: Job = wanted;
+    wanted = null;
+    running = new AbortController();
+    useProof.setState({ progress: 0 });
+    try {
+      const options = { signal: running.signal, progress: (progress: number): void => useProof.setState({ progress }) };
+      const findings = await prover.call('prove', { job }, options);
+      useProof.setState({ findings, of: job, problem: null });
+    } catch (error) {
+      const stopped = (error as Error).name === 'AbortError';
+      useProof.setState({ of: job, problem: stopped ? 'Stopped: what is listed is of an earlier state.' : (error as Error).message });
+    }
+    running = null;
+    useProof.setState({ progress: null });
+  }
+}
+
+/** Gives up the proof that runs; the next change starts another. */
+export function cancelProof(): void {
+  wanted = null;
+  running?.abort();
 }
 
 export function applyFix(fix: Fix): void {

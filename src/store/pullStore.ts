@@ -2,11 +2,12 @@ import { create } from 'zustand';
 import type { Job } from '@/core/document/types';
 import type { Correction } from '@/core/forecast/correct';
 import type { Forecast } from '@/core/forecast/forecast';
+import type { LetterHeights } from '@/core/proof/letterForecast';
 import { prover } from '@/workers/client';
 import { useJob } from './jobStore';
 
 interface PullState {
-  forecast: Forecast | null;
+  forecast: (Forecast & { letters: LetterHeights[] }) | null;
   /** The job that `forecast` is of. */
   of: Job | null;
   /** Share done of what is being worked out, 0 to 1; null when nothing is. */
@@ -16,6 +17,8 @@ interface PullState {
   correction: Correction | null;
   /** How many times larger than life movements are shown. */
   enlarged: 1 | 4;
+  /** Whether edges that will overlap are told too, not only those that gape. */
+  overlaps: boolean;
 }
 
 /** How the open job will come out of the machine, while the Pull look is on. */
@@ -26,6 +29,7 @@ export const usePull = create<PullState>(() => ({
   problem: null,
   correction: null,
   enlarged: 4,
+  overlaps: false,
 }));
 
 let control: AbortController | null = null;

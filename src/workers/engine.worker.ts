@@ -17,16 +17,24 @@ import { explainCuts } from '@/core/plan/explain';
 import { proposeRoute } from '@/core/plan/propose';
 import { measurePlan } from '@/core/plan/measure';
 import { heatAreas, heatPixels, layersOf } from '@/core/drawing/heat';
+import { letterHeightsOf } from '@/core/proof/letterForecast';
+import { laidOn } from '@/core/proof/laidOn';
 import { WEIGHT_CELL_MM, weigh } from '@/core/proof/weight';
 import { correct } from '@/core/forecast/correct';
 import { forecast } from '@/core/forecast/forecast';
+import { SheetMemory } from '@/core/forecast/memory';
 import { prove } from '@/core/proof/prove';
 import { Command } from '@/core/plan/roles';
 import type { Job } from '@/core/document/types';
+import { compared } from './compared';
 import type { PlaceView, RegionView, Survey, SurveyRequest } from './protocol';
 import { serve } from './serve';
 
 const planner = new Planner();
+/** What the last forecast went through, for the next. */
+const memory = new SheetMemory();
+/** The forecast takes about so much of the time of a proof. */
+const FORECAST_SHARE = 0.7;
 const WIDEST_SATIN_MM = 9;
 const THUMBNAIL_PX = 300;
 const OUTLINE_TOLERANCE_MM = 0.05;
@@ -85,7 +93,7 @@ serve({
     return { output, transfer: [plan.x, plan.y, plan.command, plan.role, plan.piece, plan.thread].map((a) => a.buffer) };
   },
   weight: ({ job }) => {
-    const weight = weigh(planner.plan(job));
+    const weight = weigh(planner.plan(job), laidOn(job, planner.shape(job)));
     const layers = layersOf(weight) as Float32Array<ArrayBuffer>;
     const { left, top, columns, rows } = weight;
     const holes = weight.holes as Uint16Array<ArrayBuffer>;
@@ -94,9 +102,17 @@ serve({
     const output = { png, left, top, columns, rows, cellMm: WEIGHT_CELL_MM, layers, holes, areasMm2: heatAreas(layers) };
     return { output, transfer: [layers.buffer, holes.buffer] };
   },
-  forecast: ({ job }, progress) => ({ output: forecast(job, { planner, progress }) }),
+  forecast: ({ job }, progress) => {
+    const seen = forecast(job, { planner, progress, memory });
+    return { output: { ...seen, letters: letterHeightsOf(job, planner.shape(job), seen) } };
+  },
   correct: ({ job, only }, progress) => ({ output: correct(job, { planner, progress, ...(only ? { only } : {}) }) }),
-  prove: ({ job }) => ({ output: prove(job, planner) }),
+  prove: ({ job }, progress) => {
+    const plan = planner.plan(job);
+    const seen = forecast(job, { planner, plan, memory, progress: (done) => progress(FORECAST_SHARE * done) });
+    return { output: prove(job, planner, plan, seen, (done) => progress(FORECAST_SHARE + (1 - FORECAST_SHARE) * done)) };
+  },
+  compare: ({ a, b, side }, progress) => ({ output: compared(a, b, side, planner, progress) }),
   route: ({ job, policy }, progress) => ({ output: proposeRoute(job, policy, planner, progress) }),
   export: async ({ job, artwork, extension }) => {
     const format = EXPORTS.find((f) => f.extension === extension)!;

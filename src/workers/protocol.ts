@@ -9,10 +9,12 @@ import type { ExplainedCut } from '@/core/plan/explain';
 import type { RouteProposal } from '@/core/plan/propose';
 import type { Correction } from '@/core/forecast/correct';
 import type { Forecast } from '@/core/forecast/forecast';
+import type { LetterHeights } from '@/core/proof/letterForecast';
 import type { Finding } from '@/core/proof/finding';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { StitchPlan } from '@/core/plan/plan';
 import type { Bundle } from '@/core/formats/bundle';
+import type { PieceChange } from '@/core/compare/changes';
 
 /** A region of the artwork as the Art place shows it. */
 export interface RegionView {
@@ -84,6 +86,19 @@ export interface WeightView {
   areasMm2: number[];
 }
 
+/** One of two jobs side by side: its figures by key of `COMPARE_ROWS`, and its pictures. */
+export interface ComparedSide {
+  figures: Record<string, number>;
+  sewn: Blob;
+  weight: Blob;
+}
+
+export interface Compared {
+  a: ComparedSide;
+  b: ComparedSide;
+  changes: PieceChange[];
+}
+
 export interface PictureRequest {
   /** Pixels. */
   width: number;
@@ -115,11 +130,13 @@ export interface Protocol {
   /** Thread and holes on cells of a quarter millimetre, and the heat map of them as a picture. */
   weight: { in: { job: Job }; out: WeightView };
   /** How the cloth will move, and what that leaves bare. */
-  forecast: { in: { job: Job }; out: Forecast };
+  forecast: { in: { job: Job }; out: Forecast & { letters: LetterHeights[] } };
   /** How to extend areas until the forecast lands on the drawing; all of them, or some by id. */
   correct: { in: { job: Job; only?: string[] }; out: Correction };
   /** What will go wrong. */
   prove: { in: { job: Job }; out: Finding[] };
+  /** Two jobs side by side, both pictures of the same box; `side` is the longer side of a picture, pixels. */
+  compare: { in: { a: Job; b: Job; side: number }; out: Compared };
   /** A better sewing order, sought by a policy. */
   route: { in: { job: Job; policy: RoutePolicy }; out: RouteProposal };
   /** Stitches of a job of one piece as path data, for showing while it is drawn. */

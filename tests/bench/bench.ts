@@ -1,5 +1,6 @@
 // Speed of the kernels and of whole plans: median of several warm runs. Printed, never asserted.
 import { forecast } from '../../src/core/forecast/forecast';
+import { SheetMemory } from '../../src/core/forecast/memory';
 import { PROOF_GRID } from '../../src/core/forecast/sheet';
 import { prove } from '../../src/core/proof/prove';
 import { weigh } from '../../src/core/proof/weight';
@@ -13,6 +14,7 @@ import { drawThreads } from '../../src/core/drawing/thread';
 import { jobOf, piece, stitchesOf } from '../../src/core/pieces/fixtures';
 import { proposeRoute } from '../../src/core/plan/propose';
 import { Planner } from '../../src/core/plan/build';
+import { large, middling } from './jobs';
 
 function median(run: () => unknown, times = 7): number {
   run();
@@ -134,13 +136,7 @@ line(
   big.x.length,
 );
 
-const wide = jobOf(
-  Array.from({ length: 16 }, (_, i) => {
-    const [x, y] = [-140 + (i % 4) * 71, -140 + Math.floor(i / 4) * 71];
-    return piece('fill', { area: `M${x},${y} h68 v68 h-68 Z` }, { spacing: 0.25 });
-  }),
-);
-wide.brief.hoop = { width: 300, height: 300, shape: 'rect' };
+const wide = large();
 const widePlan = planner.plan(wide);
 line(
   'forecast on the editing grid',
@@ -162,4 +158,34 @@ line(
   'weight',
   median(() => weigh(widePlan), 5),
   widePlan.x.length,
+);
+
+const edited = middling();
+const memory = new SheetMemory();
+let turn = 0;
+/** One piece changes; the plan, the forecast and all rules follow. */
+const recheck = (at: number): void => {
+  const own = 0.4 + (turn++ % 50) / 1000;
+  const job = { ...edited, pieces: edited.pieces.map((p, i) => (i === at ? { ...p, settings: { ...p.settings, spacing: own } } : p)) };
+  const plan = planner.plan(job);
+  prove(job, planner, plan, forecast(job, { planner, plan, memory }));
+};
+const size = planner.plan(edited).x.length;
+for (const [at, words] of [
+  [3, 'early'],
+  [32, 'in the middle'],
+  [60, 'late'],
+] as const) {
+  line(
+    `one piece edited ${words}: plan, forecast, all checks`,
+    median(() => recheck(at), 5),
+    size,
+  );
+}
+const once = planner.plan(edited);
+const known = forecast(edited, { planner, plan: once });
+line(
+  'all checks of that job, the forecast known',
+  median(() => prove(edited, planner, once, known), 5),
+  size,
 );

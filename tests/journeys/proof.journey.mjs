@@ -30,6 +30,9 @@ test('a spacing too dense is found, leads to its piece, and is mended in one ste
   await driver.executeScript('document.activeElement.blur()');
   await finding.findElement({ css: 'button' }).click();
   await h.poll('the piece is chosen', async () => (await count('[data-testid="selection"]')) === 1);
+  await h.poll('the effect of the fix', async () =>
+    /−[\d,]+ stitches/.test(await h.text('[data-finding="cover-too-dense"] [data-testid="fix-effect"]')),
+  );
   await (await h.findText('button', 'Back to the recipe')).click();
   await h.poll('found no more', async () => (await count('[data-finding="cover-too-dense"]')) === 0);
 });

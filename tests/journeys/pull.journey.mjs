@@ -51,3 +51,13 @@ test('auto-correction shows what it would do, and closes the gap in one step tha
   await h.withControl('z');
   await h.poll('the gap again', async () => /\d gap/.test(await h.text('[data-testid="pull-gaps"]')));
 });
+
+test('edges that stay closed tell the overlap that will be left', async () => {
+  await (await h.findText('button', 'Correct the edges')).click();
+  await (await h.findText('button', 'Take the correction')).click();
+  await h.poll('no gap', async () => /^No cloth shows/.test(await h.text('[data-testid="pull-gaps"]')));
+  await (await h.findText('label', 'Overlaps that will be left')).click();
+  await h.find('[data-label^="over "]');
+  await (await h.findText('label', 'Overlaps that will be left')).click();
+  await h.poll('hidden again', async () => (await h.count('[data-label^="over "]')) === 0);
+});

@@ -1,4 +1,4 @@
-import { areaOf, cropped, intersect, roughOffset, simplify, subtract, unite } from '../geometry/area';
+import { areaOf, components, cropped, intersect, roughOffset, simplify, subtract, unite } from '../geometry/area';
 import { boundsOf, boundsTouch, type Area, type Bounds } from '../geometry/point';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
 import type { PlacedItem } from './place';
@@ -16,6 +16,8 @@ const SOLID_MM = 2.5;
 
 /** Only neighbours at least this broad hide what runs on under them, mm. */
 const BROAD_MM = 0.7;
+/** Growing back what was drawn in loses no more than this, mm. */
+const KEEP_MM = 0.02;
 const LEAST_TUCK_MM2 = 0.3;
 /** What lies under later cover need not follow it more closely than this, mm. */
 const HIDDEN_DETAIL_MM = 0.03;
@@ -58,8 +60,21 @@ export function carveBeneath(item: PlacedItem, coverOfLater: Area): Carved {
   const hidden = subtract(rough, roughOffset(visible, OVERLAP_MM));
   const core = hidden.length > 0 ? roughOffset(hidden, -OPENING_MM / 2) : [];
   const removed = core.length > 0 ? roughOffset(core, OPENING_MM / 2) : [];
-  const area = removed.length > 0 ? subtract(item.area, removed) : item.area;
+  const area = removed.length > 0 ? seenParts(subtract(item.area, removed), visible) : item.area;
   return { area: item.stroke ? area : withTuck(area, visible, cover), removed };
+}
+
+/** Less of a part between two neighbours is a hairline of the calculation, mm². */
+const LEAST_SEEN_MM2 = 0.05;
+/** Parts that hang together by less than twice this are apart, mm. */
+const HAIR_MM = 0.12;
+
+/** Only parts that are seen somewhere: in corners under a neighbour a disc leaves crumbs that nobody would ever see. */
+function seenParts(area: Area, visible: Area): Area {
+  const parts = components(roughOffset(area, -HAIR_MM));
+  const kept = parts.filter((part) => areaOf(intersect(part, visible)) > LEAST_SEEN_MM2);
+  if (kept.length === parts.length) return area;
+  return unite(intersect(area, roughOffset(kept.flat(), HAIR_MM + KEEP_MM)), intersect(area, visible));
 }
 
 /** The area with what runs on under its neighbours. */

@@ -1,5 +1,6 @@
 import { jobOf, piece } from '../pieces/fixtures';
 import { outlineOf } from '../geometry/outline';
+import { dataToRings } from '../geometry/path';
 import { areaOf, offset, subtract } from '../geometry/area';
 import type { Job } from '../document/types';
 import { correct, GAP_LIMIT_MM } from './correct';
@@ -52,6 +53,23 @@ describe('auto-correction', () => {
   it('leaves a locked piece alone', () => {
     const locked = { ...job, pieces: job.pieces.map((p) => (p.id === field!.id ? { ...p, locked: true } : p)) };
     expect(correct(locked).pieces.map((p) => p.id)).not.toContain(field!.id);
+  });
+
+  it('moves the side of a column that gapes, not the other one', () => {
+    // The field beside it is sewn after the column and draws it over, away from the border that is sewn last.
+    const column = piece('satin', { sides: ['M-36,-25 V25', 'M-30,-25 V25'] }, { pullComp: 0 });
+    const field = piece('fill', { area: 'M-31,-30 h62 v60 h-62 Z' }, { angle: 0 });
+    const border = piece('satin', { line: 'M-36,-25 V25', width: 3, cap: 'butt' }, { pullComp: 0 });
+    const drawn = { ...job, pieces: jobOf([column, field, border]).pieces };
+    const made = correct(drawn);
+    const [before, after] = [made.before, made.after].map((gaps) => gaps.filter((g) => g.first === 0));
+    expect(before!.length).toBeGreaterThan(0);
+    const sides = made.pieces.find((p) => p.sides)!.sides!;
+    expect(sides[0]).not.toBe(drawn.pieces[0]!.sides![0]);
+    const xs = dataToRings(sides[0])[0]!.map((p) => p.x);
+    expect(Math.min(...xs)).toBeLessThan(-36.2);
+    expect(Math.max(...dataToRings(sides[1])[0]!.map((p) => p.x))).toBeLessThan(-29.8);
+    expect(after!.reduce((sum, g) => sum + g.gapMm, 0)).toBeLessThan(0.5 * before!.reduce((sum, g) => sum + g.gapMm, 0));
   });
 
   it('changes nothing where nothing gapes', () => {

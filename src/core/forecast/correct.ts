@@ -6,8 +6,10 @@ import { outlineOf } from '../geometry/outline';
 import { add, distance, scale, type Area, type Point } from '../geometry/point';
 import { Planner } from '../plan/build';
 import { PI, cos } from '../units/trig';
-import { PLACE_MM, type EdgePlace, type MeetingEdge, type MeetingPlace } from './edges';
+import { PLACE_MM, type MeetingEdge, type MeetingPlace } from './edges';
 import { forecast, gapsOf, type Forecast, type Gap } from './forecast';
+import { movedSides } from './sides';
+import type { Wanted } from './wanted';
 
 /** Cloth that shows less than this is not seen, mm. */
 export const GAP_LIMIT_MM = 0.15;
@@ -78,18 +80,22 @@ function corrected(
   planner: Planner,
 ): Job | null {
   const shaped = planner.shape(present);
+  const drawnShapes = planner.shape(drawn).map((s) => s.shape?.painted ?? []);
   const pieces = present.pieces.slice();
   for (const { first, later, places } of meetings) {
     if (!mayChange(first) || !places.some((p) => p.gapMm > GAP_LIMIT_MM)) continue;
     const cover = shaped[later]!.shape!.painted;
     const piece = pieces[first]!;
-    pieces[first] = piece.area ? grown(piece, drawn.pieces[first]!, cover, places) : widened(piece, places);
+    pieces[first] = edgeCorrected(piece, drawn.pieces[first]!, drawnShapes[first]!, cover, places);
   }
   return pieces.some((p, i) => p !== present.pieces[i]) ? { ...present, pieces } : null;
 }
 
-function grown(piece: Piece, drawn: Piece, cover: Area, places: readonly MeetingPlace[]): Piece {
-  return extendedUnder(piece, drawn, cover, wantedOf(places));
+/** One piece with an edge corrected: an area or a column's sides where they gape, a stroke as a whole, since it has one width. */
+function edgeCorrected(piece: Piece, drawn: Piece, drawnArea: Area, cover: Area, places: readonly MeetingPlace[]): Piece {
+  if (piece.area) return extendedUnder(piece, drawn, cover, wantedOf(places));
+  if (!piece.sides) return widened(piece, places);
+  return movedSides(piece, offset(cover, -INSIDE_MM), offset(drawnArea, FARTHEST_MM), wantedOf(places));
 }
 
 /**
@@ -107,17 +113,12 @@ export function extendedUnder(piece: Piece, drawn: Piece, cover: Area, wanted: r
   return { ...piece, area: fittedData(unite(area, added), KEEP_MM) };
 }
 
-/** A column's rows made longer by the worst gap. */
+/** A stroke's rows made longer by the worst gap. */
 function widened(piece: Piece, places: readonly MeetingPlace[]): Piece {
   const gap = Math.max(...places.map((p) => p.gapMm));
   const own = piece.settings.pullComp ?? 0;
   const pullComp = Math.round(Math.min(RANGES.pullComp.max, own + gap + SPARE_MM) * 100) / 100;
   return pullComp > own ? { ...piece, settings: { ...piece.settings, pullComp } } : piece;
-}
-
-interface Wanted {
-  place: EdgePlace;
-  mm: number;
 }
 
 /** How far each place of an edge is to be moved: by its gap and a little more, fading out to both sides. */

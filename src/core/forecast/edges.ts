@@ -1,6 +1,7 @@
 import type { Area, Point } from '../geometry/point';
 import { boundsOf, boundsTouch, dot } from '../geometry/point';
 import { contains } from '../geometry/area';
+import { ofEach } from '../geometry/known';
 import { resample } from '../geometry/line';
 import type { StitchPlan } from '../plan/plan';
 import type { Shaped } from '../plan/shaped';
@@ -30,6 +31,8 @@ export interface MeetingPlace extends EdgePlace {
   gapMm: number;
   /** The same if nothing moved. */
   drawnGapMm: number;
+  /** A third piece lies beneath: its thread shows there, not the cloth. */
+  backed: boolean;
 }
 
 /** An edge of a piece along which another, sewn later, should meet it. */
@@ -50,11 +53,13 @@ const INWARD_MM = 6;
 const CORNER = 0.85;
 /** Cover that lies farther apart than this as drawn does not meet, mm. */
 const APART_MM = 0.3;
+/** What lies beneath a gap is looked for so far outside the edge, mm. */
+const JUST_OUTSIDE_MM = 0.2;
 /** Edges shorter than this are tips, mm. */
 const LEAST_EDGE_MM = 3;
 
 /** Places along the outlines of an area with the direction out of it. */
-export function placesAlong(area: Area): EdgePlace[][] {
+export const placesAlong = ofEach((area: Area): EdgePlace[][] => {
   return area.flatMap((ring) => {
     const points = resample([...ring, ring[0]!], PLACE_MM / 2).slice(0, -1);
     const n = points.length;
@@ -72,7 +77,7 @@ export function placesAlong(area: Area): EdgePlace[][] {
       }),
     ];
   });
-}
+});
 
 /** Everything about the edges of a sewn job: as drawn, and as they are predicted to come out. */
 export function edgesOf(
@@ -83,6 +88,12 @@ export function edgesOf(
 ): { outlines: PredictedOutline[]; meetings: MeetingEdge[] } {
   const covers = shaped.map((s, i) => (s.shape && s.shape.painted.length > 0 ? coverOf(plan, i) : null));
   const boxes = shaped.map((s) => boundsOf(s.shape?.painted ?? []));
+  const backed = ({ at, out }: EdgePlace, first: number, later: number): boolean => {
+    const p = { x: at.x + out.x * JUST_OUTSIDE_MM, y: at.y + out.y * JUST_OUTSIDE_MM };
+    return shaped.some(
+      ({ piece, shape }, i) => i < later && i !== first && covers[i] !== null && piece.kind !== 'run' && contains(shape!.painted, p),
+    );
+  };
   const outlines: PredictedOutline[] = [];
   const meetings: MeetingEdge[] = [];
   shaped.forEach((s, first) => {
@@ -100,7 +111,12 @@ export function edgesOf(
       );
       if (places.length > 0) outlines.push({ piece: first, places: calmed(places, 'offMm') });
       for (const k of later) {
-        const met = ring.flatMap((place) => meeting(plan, cover, covers[k]!, shaped[k]!.shape!.painted, sheet, place, biteMm));
+        const met = ring
+          .flatMap((place) => meeting(plan, cover, covers[k]!, shaped[k]!.shape!.painted, sheet, place, biteMm))
+          .map((m) => ({
+            ...m,
+            backed: backed(m, first, k),
+          }));
         if (met.length > 0) meetings.push({ first, later: k, places: calmed(calmed(met, 'gapMm'), 'drawnGapMm') });
       }
     }
@@ -146,7 +162,7 @@ function meeting(
   sheet: SheetResult,
   place: EdgePlace,
   biteMm: number,
-): MeetingPlace[] {
+): Omit<MeetingPlace, 'backed'>[] {
   const beside: Point = { x: place.at.x + BESIDE_MM * place.out.x, y: place.at.y + BESIDE_MM * place.out.y };
   if (!contains(painted, beside)) return [];
   const own = edgeOfCover(plan, cover, place, biteMm, 1);

@@ -1,11 +1,12 @@
 import type { ClothKey, Job, Piece } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
 import { Planner } from '../plan/build';
-import { forecast, gapsOf } from './forecast';
+import { forecast, gapsOf, overlapsOf } from './forecast';
 import { forecastParameters, stabilizerStiffness } from './parameters';
 import { EDITING_GRID, PROOF_GRID, Sheet, type SheetOptions } from './sheet';
 import type { PredictedPlace } from './edges';
 
+const NOT_SHORT = { upTo: 0, batches: 1, cycles: 1 };
 const onCloth = (cloth: ClothKey, pieces: readonly Piece[], side = 120): Job => {
   const job = jobOf(pieces);
   return { ...job, brief: { ...job.brief, cloth, hoop: { width: side, height: side, shape: 'rect' } } };
@@ -56,8 +57,23 @@ describe('a fill of level rows', () => {
   });
 
   it('comes near what many small batches and full cycles give', () => {
-    const exact = { ...EDITING_GRID, batches: 100_000, leastBatch: 5, cycles: 3, sweeps: 2, reach: 99, tolerance: 1e-5 };
-    expect(Math.abs(drawnIn(square) / drawnIn(square, exact) - 1)).toBeLessThan(0.06);
+    const exact = {
+      ...EDITING_GRID,
+      short: NOT_SHORT,
+      batches: 100_000,
+      leastBatch: 5,
+      cycles: 3,
+      sweeps: 2,
+      reach: 99,
+      steps: 1,
+      tolerance: 1e-5,
+    };
+    expect(Math.abs(drawnIn(square) / drawnIn(square, exact) - 1)).toBeLessThan(0.03);
+  });
+
+  it('is drawn in alike by large batches and by small ones', () => {
+    const by = (leastBatch: number): number => drawnIn(square, { ...EDITING_GRID, short: NOT_SHORT, leastBatch, batches: 1e6, cycles: 2 });
+    expect(Math.abs(by(80) / by(10) - 1)).toBeLessThan(0.04);
   });
 
   it('is drawn in less by stiffer cloth, by more stabilizer, by less tension and not at all by none', () => {
@@ -132,6 +148,33 @@ describe('a fill and its outline', () => {
     expect(gap!.alongMm).toBeGreaterThan(20);
     expect(Math.abs(gap!.at.x)).toBeGreaterThan(25);
   });
+});
+
+test('an edge that stays closed tells how much is left of its overlap', () => {
+  // Drawn 1.4 over each other, on cloth that hardly gives: most of it is left.
+  const pair = (cloth: ClothKey): Job =>
+    onCloth(cloth, [
+      piece('fill', { area: 'M-20,-15 h20 v30 h-20 Z' }, { angle: 0, pullComp: 0 }),
+      piece('fill', { area: 'M-1.4,-15 h20 v30 h-20 Z' }, { angle: 0, pullComp: 0 }),
+    ]);
+  const [stiff] = overlapsOf(forecast(pair('leather')).meetings, 0.15);
+  const [soft] = overlapsOf(forecast(pair('jersey')).meetings, 0.15);
+  expect(stiff!.overlapMm).toBeGreaterThan(0.8);
+  expect(stiff!.overlapMm).toBeLessThan(1.6);
+  expect(soft!.overlapMm).toBeLessThan(stiff!.overlapMm);
+  expect(gapsOf(forecast(pair('leather')).meetings, 0.15)).toEqual([]);
+});
+
+test('a gap over a third piece is told from one that bares the cloth', () => {
+  const border = piece('satin', { line: 'M-36,-25 V25', width: 3, cap: 'butt' }, { pullComp: 0 });
+  const pieces = [level(62, 60), piece('satin', { sides: ['M-36,-25 V25', 'M-30,-25 V25'] }, { pullComp: 0 })];
+  const open = onCloth('jersey', [pieces[1]!, pieces[0]!, border]);
+  const ground = piece('fill', { area: 'M-45,-35 h90 v70 h-90 Z' });
+  const over = onCloth('jersey', [ground, ...open.pieces]);
+  const [bare] = gapsOf(forecast(open).meetings, 0.15).filter((g) => g.first === 0);
+  const [backed] = gapsOf(forecast(over).meetings, 0.15).filter((g) => g.first === 1);
+  expect(bare!.backed).toBe(false);
+  expect(backed!.backed).toBe(true);
 });
 
 test('stabilizers are told by their words', () => {

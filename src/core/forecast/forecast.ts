@@ -3,6 +3,7 @@ import type { Point } from '../geometry/point';
 import { Planner } from '../plan/build';
 import type { StitchPlan } from '../plan/plan';
 import { edgesOf, PLACE_MM, type MeetingEdge, type PredictedOutline } from './edges';
+import type { SheetMemory } from './memory';
 import { forecastParameters, type ForecastParameters } from './parameters';
 import { EDITING_GRID, Sheet, type SheetOptions, type SheetResult } from './sheet';
 
@@ -33,6 +34,8 @@ export interface ForecastOptions {
   parameters?: ForecastParameters;
   planner?: Planner;
   plan?: StitchPlan;
+  /** Of earlier forecasts: an edit late in the sewing order is then quick. */
+  memory?: SheetMemory;
   progress?: (done: number) => void;
 }
 
@@ -45,7 +48,7 @@ export function forecast(job: Job, options: ForecastOptions = {}): Forecast {
   const sheet = new Sheet(job.brief.hoop, parameters, {
     ...(options.grid ?? EDITING_GRID),
     progress: (done) => progress(0.9 * done),
-  }).sew(plan);
+  }).sew(plan, options.memory);
   const { outlines, meetings } = edgesOf(plan, planner.shape(job), sheet, parameters.biteMm);
   return {
     parameters,
@@ -93,19 +96,41 @@ export interface Gap {
   gapMm: number;
   /** Length of edge along which it shows, mm. */
   alongMm: number;
+  /** The thread of a third piece shows, not the cloth. */
+  backed: boolean;
 }
 
-/** A glimpse shorter than this along an edge is not seen, mm. */
+/** A glimpse shorter than this along an edge is not seen, mm; of thread beneath rather than of cloth still less. */
 const LEAST_ALONG_MM = 2;
+const LEAST_BACKED_MM = 5;
 
-/** Edges along which cloth shows by more than a limit, worst first. */
+/** An edge that will stay closed: where two pieces will overlap least along it. */
+export interface Overlap {
+  first: number;
+  later: number;
+  at: Point;
+  overlapMm: number;
+}
+
+/** Edges of two pieces that meet and gape nowhere by more than a limit, the narrowest overlap first. */
+export function overlapsOf(meetings: readonly MeetingEdge[], gapLimitMm: number): Overlap[] {
+  return meetings
+    .flatMap(({ first, later, places }): Overlap[] => {
+      const least = places.reduce((a, b) => (b.gapMm > a.gapMm ? b : a));
+      return least.gapMm > gapLimitMm ? [] : [{ first, later, at: least.at, overlapMm: -least.gapMm }];
+    })
+    .sort((a, b) => a.overlapMm - b.overlapMm);
+}
+
+/** Edges along which cloth, or what lies beneath, shows by more than a limit, worst first. */
 export function gapsOf(meetings: readonly MeetingEdge[], overMm: number): Gap[] {
   return meetings
     .flatMap(({ first, later, places }): Gap[] => {
       const open = places.filter((p) => p.gapMm > overMm);
-      if (open.length * PLACE_MM < LEAST_ALONG_MM) return [];
+      const backed = open.every((p) => p.backed);
+      if (open.length * PLACE_MM < (backed ? LEAST_BACKED_MM : LEAST_ALONG_MM)) return [];
       const worst = open.reduce((a, b) => (b.gapMm > a.gapMm ? b : a));
-      return [{ first, later, at: worst.at, gapMm: worst.gapMm, alongMm: open.length * PLACE_MM }];
+      return [{ first, later, at: worst.at, gapMm: worst.gapMm, alongMm: open.length * PLACE_MM, backed }];
     })
     .sort((a, b) => b.gapMm - a.gapMm);
 }

@@ -2,7 +2,10 @@ import type { Hoop } from '../document/types';
 import type { StitchPlan } from '../plan/plan';
 import { Command } from '../plan/roles';
 import { hypot, ln } from '../units/trig';
-import { cycle, unanswered, wholeOf, type Window } from './multigrid';
+import type { SheetMemory, Snapshot } from './memory';
+import { Stretches, type CellGrid } from './cut';
+import { BEFORE, KEPT, Laid, WANTED } from './laid';
+import { cycle, near, unanswered, wholeOf, widened, type Window } from './multigrid';
 import { addStress, addThread, layCloth, makeLevel, strainOf, type Level } from './stencil';
 
 /** What the cloth in its hoop and the thread do to each other. */
@@ -26,17 +29,31 @@ export interface SheetOptions {
   /** Cycles after each batch, and sweeps in each. */
   cycles: number;
   sweeps: number;
+  /** Jobs of up to so many stitches are laid in another way. */
+  short: { upTo: number; batches: number; cycles: number };
   /** A batch is felt at once so far beyond itself, cells; farther by the coarser grids. */
   reach: number;
+  /** A batch is laid in so many steps; each is felt so far beyond itself (cells) by sweeps of the finest grid alone. */
+  steps: number;
+  nearReach: number;
+  nearSweeps: number;
   /** The last cycles go on until this share of the force is unanswered. */
   tolerance: number;
   progress(done: number): void;
 }
 
-/** While editing. */
-export const EDITING_GRID = { cellMm: 4, batches: 500, leastBatch: 20, cycles: 1, sweeps: 1, reach: 8, tolerance: 1e-3 } as const;
+const USUAL = { leastBatch: 10, sweeps: 1, reach: 8, steps: 2, nearReach: 2, nearSweeps: 1, tolerance: 1e-3 } as const;
+/** While editing: small jobs quickly, large ones with as much care as there is time for. */
+export const EDITING_GRID = {
+  ...USUAL,
+  cellMm: 4,
+  leastBatch: 40,
+  batches: 500,
+  cycles: 2,
+  short: { upTo: 30_000, batches: 600, cycles: 1 },
+} as const;
 /** For the proof. */
-export const PROOF_GRID = { cellMm: 2, batches: 600, leastBatch: 20, cycles: 1, sweeps: 1, reach: 8, tolerance: 1e-3 } as const;
+export const PROOF_GRID = { ...USUAL, cellMm: 2, batches: 700, cycles: 2, short: { upTo: 15_000, batches: 1200, cycles: 2 } } as const;
 
 /** Displacements of the cloth: of each penetration when it was made, and of the whole sheet when all is sewn. Lengths mm. */
 export interface SheetResult {
@@ -63,43 +80,44 @@ const RING_MM = 5;
 const COARSEST_CELLS = 5;
 /** Force that would stretch a thread of weight 40 to twice its length, N. */
 export const USUAL_THREAD_N = 40;
-const WHOLE_EVERY = 8;
+const WHOLE_EVERY = 4;
 const MOST_LAST_CYCLES = 40;
-/** Shorter stitches are knots. */
-const LEAST_STITCH_MM = 0.05;
 /** Rows resist being pressed together, across thread, by this share of what thread resists by along itself. */
 const ACROSS = 0.5;
 
 /** Cloth so far about a stitch resists it; chosen so that large batches come nearest to small ones, on all grids. */
 const AROUND_MM = 20;
 
-/** Numbers kept of each cell that a batch lies in: stiffness (6), stress wanted (3), strain before (3), stiffness along thread (1). */
-const KEPT = 13;
-const WANTED = 6;
-const BEFORE = 9;
-const THREAD = 12;
+type Sewn = Pick<StitchPlan, 'x' | 'y' | 'command' | 'thread'>;
 
 /**
- * The cloth as a linear elastic sheet held in the hoop. Stitches are laid in sewing order, in batches; each draws the cloth
- * together along itself and presses it apart across, against what lies there already, starting from the strain that the
- * cloth has when the stitch is made.
+ * The cloth as a linear elastic sheet held in the hoop. Stitches are laid in sewing order; each draws the cloth together
+ * along itself and presses it apart across, against what lies there already, starting from the strain that the cloth has
+ * when the stitch is made.
+ *
+ * Stitches are laid in batches. Were they laid one by one, the strain would grow with the logarithm of the thread, since
+ * each finds the sheet a little stiffer. A batch does the same at one blow when its force meets the sheet with only a
+ * part of the batch's own stiffness in it (a little under half); the rest is added without force once the sheet has
+ * given way. Source: exponentially fitted theta methods; Hairer, Wanner, Solving Ordinary Differential Equations II.
  */
 export class Sheet {
   private readonly levels: Level[] = [];
-  private readonly left: number;
-  private readonly top: number;
-  private readonly slot: Int32Array;
+  private readonly grid: CellGrid;
   /** What the thread in each cell resists by, N·mm. */
-  private readonly laid: Float64Array;
-  /** What a cell of cloth resists by, N·mm. */
+  private readonly resists: Float64Array;
+  /** What a cell of cloth, with the cloth about it, resists by, N·mm. */
   private readonly cloth: number;
-  private cells = new Int32Array(64);
-  private kept = new Float64Array(64 * KEPT);
-  private count = 0;
+  private readonly stretches = new Stretches();
+  private readonly batch: Laid;
+  private readonly step: Laid;
+  /** Part of the batch's stiffness that its force meets, by cell. */
+  private readonly part: Float64Array;
+  private ends = new Int32Array(256);
   private batches = 0;
+  private cycles = 1;
 
   constructor(
-    hoop: Hoop,
+    private readonly hoop: Hoop,
     private readonly parameters: SheetParameters,
     private readonly options: SheetOptions,
   ) {
@@ -109,34 +127,41 @@ export class Sheet {
     let depth = 0;
     while (fewest / 2 ** (depth + 1) >= COARSEST_CELLS) depth++;
     const whole = (n: number): number => Math.ceil(n / 2 ** depth) * 2 ** depth;
-    const [nx, ny] = [whole(cells(hoop.width)), whole(cells(hoop.height))];
-    this.left = (-nx * cellMm) / 2;
-    this.top = (-ny * cellMm) / 2;
+    const [columns, rows] = [whole(cells(hoop.width)), whole(cells(hoop.height))];
+    this.grid = { columns, rows, left: (-columns * cellMm) / 2, top: (-rows * cellMm) / 2, cellMm };
     const radius = hoop.width / 2 + RING_MM;
     for (let d = 0; d <= depth; d++) {
       const h = cellMm * 2 ** d;
-      const held = (c: number, r: number): boolean => hoop.shape === 'round' && hypot(this.left + c * h, this.top + r * h) > radius;
-      const level = makeLevel(nx / 2 ** d, ny / 2 ** d, h, held);
+      const held = (c: number, r: number): boolean =>
+        hoop.shape === 'round' && hypot(this.grid.left + c * h, this.grid.top + r * h) > radius;
+      const level = makeLevel(columns / 2 ** d, rows / 2 ** d, h, held);
       layCloth(level, parameters.stiffnessNPerMm);
       this.levels.push(level);
     }
-    this.slot = new Int32Array(nx * ny).fill(-1);
-    this.laid = new Float64Array(nx * ny);
+    this.batch = new Laid(columns * rows);
+    this.step = new Laid(columns * rows);
+    this.part = new Float64Array(columns * rows);
+    this.resists = new Float64Array(columns * rows);
     this.cloth = 1.5 * parameters.stiffnessNPerMm * cellMm * Math.max(AROUND_MM, cellMm);
   }
 
-  /** Sews a plan and says where the cloth went. May be called once. */
-  sew(plan: Pick<StitchPlan, 'x' | 'y' | 'command' | 'thread'>): SheetResult {
-    const { x } = plan;
-    const n = x.length;
-    const sewnX = new Float32Array(n);
-    const sewnY = new Float32Array(n);
-    const { batches, leastBatch } = this.options;
+  /**
+   * Sews a plan and says where the cloth went. May be called once.
+   * @param memory of earlier runs; what they had in common with this one is not sewn again
+   */
+  sew(plan: Sewn, memory?: SheetMemory): SheetResult {
+    const n = plan.x.length;
+    const sewn = { x: new Float32Array(n), y: new Float32Array(n) };
+    const { short, leastBatch } = this.options;
+    const { batches, cycles } = n <= short.upTo ? short : this.options;
+    this.cycles = cycles;
     const batch = Math.max(leastBatch, Math.ceil(n / batches));
-    for (let from = 0; from < n; from += batch) {
-      const to = Math.min(n, from + batch);
+    const known = memory?.resume(this.keyOf(batch, cycles), plan, sewn) ?? null;
+    if (known) this.restore(known);
+    for (let from = known?.event ?? 0; from < n; from += batch) {
       this.options.progress(from / n);
-      this.sewBatch(plan, from, to, sewnX, sewnY);
+      if (memory?.wants(from, n)) memory.keep(this.snapshot(from));
+      this.sewBatch(plan, from, Math.min(n, from + batch), sewn);
     }
     const level = this.levels[0]!;
     let left = unanswered(level);
@@ -144,158 +169,186 @@ export class Sheet {
       cycle(this.levels, wholeOf(level), 2);
       left = unanswered(level);
     }
-    return this.result(sewnX, sewnY, left);
+    return this.result(sewn, left);
   }
 
-  private sewBatch(
-    { x, y, command, thread }: Pick<StitchPlan, 'x' | 'y' | 'command' | 'thread'>,
-    from: number,
-    to: number,
-    sewnX: Float32Array,
-    sewnY: Float32Array,
-  ): void {
-    this.count = 0;
-    for (let i = from; i < to; i++) {
-      [sewnX[i], sewnY[i]] = this.at(x[i]!, y[i]!);
-      if (i === 0 || command[i] !== Command.stitch || command[i - 1] !== Command.stitch) continue;
-      this.cutAtGrid(x[i - 1]!, y[i - 1]!, x[i]!, y[i]!, this.parameters.threadN[thread[i]!] ?? USUAL_THREAD_N);
+  /** All that a run depends on beside its plan. */
+  private keyOf(batch: number, cycles: number): string {
+    // A function is left out of JSON: progress does not count.
+    return JSON.stringify([this.hoop, this.parameters, this.options, batch, cycles]);
+  }
+
+  private arrays(): (Float64Array | Float32Array | Uint8Array)[] {
+    return [...this.levels.flatMap(({ u, f, k, plain }) => [u, f, k, plain]), this.resists];
+  }
+
+  private snapshot(event: number): Snapshot {
+    return { event, batches: this.batches, arrays: this.arrays().map((a) => a.slice()) };
+  }
+
+  private restore({ batches, arrays }: Snapshot): void {
+    this.batches = batches;
+    this.arrays().forEach((own, i) => own.set(arrays[i]!));
+  }
+
+  private sewBatch(plan: Sewn, from: number, to: number, sewn: Where): void {
+    this.cut(plan, from, to);
+    if (this.stretches.count === 0) return this.note(plan, from, to, sewn, 1, 0);
+    const window: Window = { c0: Infinity, r0: Infinity, c1: -Infinity, r1: -Infinity };
+    const { nearReach, nearSweeps, sweeps, reach } = this.options;
+    const steps = Math.max(1, Math.min(this.options.steps, to - from));
+    for (let s = 0; s < steps; s++) {
+      const [first, last] = [from + Math.floor((s * (to - from)) / steps), from + Math.floor(((s + 1) * (to - from)) / steps)];
+      this.note(plan, first, last, sewn, 1, 0);
+      const box = this.insert(first === from ? 0 : this.ends[first - 1 - from]!, this.ends[last - 1 - from]!);
+      if (steps > 1 && nearSweeps > 0 && box.c1 >= box.c0) {
+        this.note(plan, first, last, sewn, -1, 1);
+        near(this.levels[0]!, widened(box, nearReach), nearSweeps);
+        this.note(plan, first, last, sewn, 1, 1);
+      }
+      window.c0 = Math.min(window.c0, box.c0);
+      window.r0 = Math.min(window.r0, box.r0);
+      window.c1 = Math.max(window.c1, box.c1);
+      window.r1 = Math.max(window.r1, box.r1);
     }
-    if (this.count === 0) return;
-    const window = this.insert();
-    this.relax(window);
-    for (let i = from; i < to; i++) {
-      const [ux, uy] = this.at(x[i]!, y[i]!);
-      const share = (i - from) / (to - from);
-      sewnX[i]! += share * (ux - sewnX[i]!);
-      sewnY[i]! += share * (uy - sewnY[i]!);
-    }
-    for (let c = 0; c < this.count; c++) this.slot[this.cells[c]!] = -1;
+    this.insertCoarse();
+    this.note(plan, from, to, sewn, -1, 1);
+    const whole = this.batches % WHOLE_EVERY === WHOLE_EVERY - 1;
+    for (let i = 0; i < this.cycles; i++) cycle(this.levels, whole ? wholeOf(this.levels[0]!) : widened(window, reach), sweeps);
+    this.note(plan, from, to, sewn, 1, 1);
+    this.complete();
     this.batches++;
   }
 
-  /** Lays a stitch into the cells that it crosses. */
-  private cutAtGrid(x0: number, y0: number, x1: number, y1: number, threadN: number): void {
-    const { cellMm } = this.options;
-    const length = hypot(x1 - x0, y1 - y0);
-    if (length < LEAST_STITCH_MM) return;
-    const [dx, dy] = [(x1 - x0) / length, (y1 - y0) / length];
-    let [gx, gy] = [(x0 - this.left) / cellMm, (y0 - this.top) / cellMm];
-    const [sx, sy] = [dx / cellMm, dy / cellMm];
-    let gone = 0;
-    while (gone < length - 1e-9) {
-      let [c, r] = [Math.floor(gx), Math.floor(gy)];
-      if (sx < 0 && gx === c) c--;
-      if (sy < 0 && gy === r) r--;
-      const toX = sx > 0 ? (c + 1 - gx) / sx : sx < 0 ? (c - gx) / sx : Infinity;
-      const toY = sy > 0 ? (r + 1 - gy) / sy : sy < 0 ? (r - gy) / sy : Infinity;
-      const step = Math.max(1e-9, Math.min(toX, toY, length - gone));
-      this.addToCell(c, r, dx, dy, step, threadN);
-      gone += step;
-      gx = toX <= step ? (sx > 0 ? c + 1 : c) : gx + step * sx;
-      gy = toY <= step ? (sy > 0 ? r + 1 : r) : gy + step * sy;
+  /** Cuts the stitches of a batch into cells and says what part of their stiffness their force is to meet in each. */
+  private cut({ x, y, command, thread }: Sewn, from: number, to: number): void {
+    const { stretches, part, resists } = this;
+    stretches.clear();
+    if (to - from > this.ends.length) this.ends = new Int32Array(to - from);
+    for (let i = from; i < to; i++) {
+      if (i > 0 && command[i] === Command.stitch && command[i - 1] === Command.stitch) {
+        stretches.cut(this.grid, x[i - 1]!, y[i - 1]!, x[i]!, y[i]!, this.parameters.threadN[thread[i]!] ?? USUAL_THREAD_N);
+      }
+      this.ends[i - from] = stretches.count;
+    }
+    for (let i = 0; i < stretches.count; i++) part[stretches.cell[i]!] = 0;
+    for (let i = 0; i < stretches.count; i++) part[stretches.cell[i]!]! += stretches.resists[i]!;
+    this.batch.clear();
+    for (let i = 0; i < stretches.count; i++) {
+      const cell = stretches.cell[i]!;
+      if (this.batch.has(cell)) continue;
+      this.batch.of(cell);
+      const added = part[cell]! / (this.cloth + resists[cell]!);
+      resists[cell]! += part[cell]!;
+      part[cell] = added < 1e-3 ? 0.5 : 1 / ln(1 + added) - 1 / added;
     }
   }
 
-  private addToCell(column: number, row: number, dx: number, dy: number, length: number, threadN: number): void {
-    const { nx, ny } = this.levels[0]!;
-    if (column < 0 || row < 0 || column >= nx || row >= ny) return;
-    const cell = row * nx + column;
-    let c = this.slot[cell]!;
-    if (c < 0) {
-      c = this.take(cell);
-      strainOf(this.levels[0]!, column, row, this.kept, c * KEPT + BEFORE);
+  /**
+   * Notes where the cloth is at each stitch of a stretch: `sign` times the displacement, in full (`byShare` 0), or by the
+   * share of the stretch that is sewn before the stitch (1).
+   */
+  private note({ x, y }: Sewn, from: number, to: number, sewn: Where, sign: 1 | -1, byShare: 0 | 1): void {
+    const { u, nx } = this.levels[0]!;
+    const { columns, rows, left, top, cellMm } = this.grid;
+    // Written out, as `displacementAt`: it is asked for six times a stitch.
+    for (let i = from; i < to; i++) {
+      const gx = (x[i]! - left) / cellMm;
+      const gy = (y[i]! - top) / cellMm;
+      const c = Math.floor(gx);
+      const r = Math.floor(gy);
+      if (c < 0 || r < 0 || c >= columns || r >= rows) continue;
+      const fx = gx - c;
+      const fy = gy - r;
+      const a = (2 * (r * (nx + 1) + c)) | 0;
+      const b = (a + 2 * (nx + 1)) | 0;
+      const share = byShare === 1 ? (sign * (i - from)) / (to - from) : sign;
+      const upX = u[a]! * (1 - fx) + u[(a + 2) | 0]! * fx;
+      const upY = u[(a + 1) | 0]! * (1 - fx) + u[(a + 3) | 0]! * fx;
+      const lowX = u[b]! * (1 - fx) + u[(b + 2) | 0]! * fx;
+      const lowY = u[(b + 1) | 0]! * (1 - fx) + u[(b + 3) | 0]! * fx;
+      sewn.x[i]! += share * (upX * (1 - fy) + lowX * fy);
+      sewn.y[i]! += share * (upY * (1 - fy) + lowY * fy);
     }
+  }
+
+  /** Makes stretches part of the finest grid. @returns the nodes about them */
+  private insert(from: number, to: number): Window {
+    const { stretches, step, batch } = this;
     const { shortening, push } = this.parameters;
-    this.kept[c * KEPT + THREAD]! += threadN * length;
-    this.addTerm(c * KEPT, dx * dx, dy * dy, dx * dy, threadN * length, -shortening);
-    this.addTerm(c * KEPT, dy * dy, dx * dx, -dx * dy, ACROSS * threadN * length, push);
-  }
-
-  /** Adds the energy of stretching by other than `wanted` beyond the present strain, in the direction (v0, v1, v2). */
-  private addTerm(at: number, v0: number, v1: number, v2: number, stiffness: number, wanted: number): void {
-    const { kept } = this;
-    const m0 = stiffness * v0;
-    const m1 = stiffness * v1;
-    const m2 = stiffness * v2;
-    kept[at]! += m0 * v0;
-    kept[at + 1]! += m0 * v1;
-    kept[at + 2]! += m0 * v2;
-    kept[at + 3]! += m1 * v1;
-    kept[at + 4]! += m1 * v2;
-    kept[at + 5]! += m2 * v2;
-    kept[at + WANTED]! += m0 * wanted;
-    kept[at + WANTED + 1]! += m1 * wanted;
-    kept[at + WANTED + 2]! += m2 * wanted;
-  }
-
-  private take(cell: number): number {
-    if (this.count === this.cells.length) {
-      const [cells, kept] = [new Int32Array(2 * this.count), new Float64Array(2 * this.count * KEPT)];
-      cells.set(this.cells);
-      kept.set(this.kept);
-      [this.cells, this.kept] = [cells, kept];
+    step.clear();
+    for (let i = from; i < to; i++) {
+      const [dx, dy, resists] = [stretches.dx[i]!, stretches.dy[i]!, stretches.resists[i]!];
+      const at = step.of(stretches.cell[i]!);
+      step.addTerm(at, dx * dx, dy * dy, dx * dy, resists, -shortening);
+      step.addTerm(at, dy * dy, dx * dx, -dx * dy, ACROSS * resists, push);
     }
-    const c = this.count++;
-    this.cells[c] = cell;
-    this.slot[cell] = c;
-    this.kept.fill(0, c * KEPT, (c + 1) * KEPT);
-    return c;
-  }
-
-  /** Makes the batch part of the sheet on all grids. @returns the nodes about it */
-  private insert(): Window {
-    const { nx } = this.levels[0]!;
-    const { reach } = this.options;
+    const { columns } = this.grid;
+    const level = this.levels[0]!;
     const window = { c0: Infinity, r0: Infinity, c1: -Infinity, r1: -Infinity };
-    for (let c = 0; c < this.count; c++) {
-      const column = this.cells[c]! % nx;
-      const row = Math.floor(this.cells[c]! / nx);
+    for (let c = 0; c < step.count; c++) {
+      const cell = step.cells[c]!;
+      const [column, row] = [cell % columns, Math.floor(cell / columns)];
       const at = c * KEPT;
-      this.levels.forEach((level, d) => addThread(level, d, column, row, this.kept, at));
-      this.addStressOf(c, column, row);
+      const whole = batch.of(cell);
+      for (let i = 0; i < 6; i++) {
+        batch.kept[whole + i]! += step.kept[at + i]!;
+        step.kept[at + i]! *= this.part[cell]!;
+      }
+      this.addTo(level, 0, step, c, 1);
       window.c0 = Math.min(window.c0, column);
       window.r0 = Math.min(window.r0, row);
       window.c1 = Math.max(window.c1, column + 1);
       window.r1 = Math.max(window.r1, row + 1);
     }
-    return { c0: window.c0 - reach, r0: window.r0 - reach, c1: window.c1 + reach, r1: window.r1 + reach };
+    return window;
   }
 
-  private relax(window: Window): void {
-    const whole = this.batches % WHOLE_EVERY === WHOLE_EVERY - 1;
-    for (let i = 0; i < this.options.cycles; i++) cycle(this.levels, whole ? wholeOf(this.levels[0]!) : window, this.options.sweeps);
-  }
-
-  /**
-   * Puts the stress of a batch on a cell. Each stitch starts from the strain that the stitches before it have left, so
-   * that strain grows with the logarithm of thread; laying a whole batch at once would miss that, unless what it wants is
-   * made as much greater.
-   */
-  private addStressOf(c: number, column: number, row: number): void {
-    const { kept } = this;
-    const level = this.levels[0]!;
-    const at = c * KEPT;
-    const cell = this.cells[c]!;
-    const added = kept[at + THREAD]! / (this.cloth + this.laid[cell]!);
-    const boost = ((1 + added) * ln(1 + added)) / added;
-    this.laid[cell]! += kept[at + THREAD]!;
-    const m = (i: number): number => kept[at + i]!;
-    const [a, b, g] = [m(BEFORE), m(BEFORE + 1), m(BEFORE + 2)];
+  private addTo(level: Level, depth: number, laid: Laid, c: number, wanted: 0 | 1): void {
+    const { columns } = this.grid;
+    const cell = laid.cells[c]!;
+    const [column, row, at] = [cell % columns, Math.floor(cell / columns), c * KEPT];
+    addThread(level, depth, column, row, laid.kept, at);
+    if (depth > 0) return;
+    const { kept } = laid;
+    strainOf(level, column, row, kept, at + BEFORE);
+    const [a, b, g] = [kept[at + BEFORE]!, kept[at + BEFORE + 1]!, kept[at + BEFORE + 2]!];
     addStress(
       level,
       column,
       row,
-      m(0) * a + m(1) * b + m(2) * g + boost * m(WANTED),
-      m(1) * a + m(3) * b + m(4) * g + boost * m(WANTED + 1),
-      m(2) * a + m(4) * b + m(5) * g + boost * m(WANTED + 2),
+      kept[at]! * a + kept[at + 1]! * b + kept[at + 2]! * g + wanted * kept[at + WANTED]!,
+      kept[at + 1]! * a + kept[at + 3]! * b + kept[at + 4]! * g + wanted * kept[at + WANTED + 1]!,
+      kept[at + 2]! * a + kept[at + 4]! * b + kept[at + 5]! * g + wanted * kept[at + WANTED + 2]!,
     );
   }
 
-  private at(x: number, y: number): [number, number] {
-    return displacementAt(this.levels[0]!, (x - this.left) / this.options.cellMm, (y - this.top) / this.options.cellMm);
+  /** Makes the batch, as far as its force is to meet it, part of the coarser grids. */
+  private insertCoarse(): void {
+    const { batch } = this;
+    for (let c = 0; c < batch.count; c++) {
+      const part = this.part[batch.cells[c]!]!;
+      for (let i = 0; i < 6; i++) batch.kept[c * KEPT + i]! *= part;
+      for (let d = 1; d < this.levels.length; d++) this.addTo(this.levels[d]!, d, batch, c, 0);
+    }
   }
 
-  private result(sewnX: Float32Array, sewnY: Float32Array, left: number): SheetResult {
+  /** Adds what is left of the batch's stiffness, at rest as the sheet is now. */
+  private complete(): void {
+    const { batch } = this;
+    for (let c = 0; c < batch.count; c++) {
+      const part = this.part[batch.cells[c]!]!;
+      for (let i = 0; i < 6; i++) batch.kept[c * KEPT + i]! *= (1 - part) / part;
+      for (let d = 0; d < this.levels.length; d++) this.addTo(this.levels[d]!, d, batch, c, 0);
+    }
+  }
+
+  private at(x: number, y: number): [number, number] {
+    const { left, top, cellMm } = this.grid;
+    return displacementAt(this.levels[0]!, (x - left) / cellMm, (y - top) / cellMm);
+  }
+
+  private result(sewn: Where, left: number): SheetResult {
     const level = this.levels[0]!;
     const strain = new Float32Array(3 * level.nx * level.ny);
     const one = new Float64Array(3);
@@ -306,19 +359,21 @@ export class Sheet {
       }
     }
     return {
-      sewnX,
-      sewnY,
+      sewnX: sewn.x,
+      sewnY: sewn.y,
       at: (x, y) => this.at(x, y),
       strain,
-      threaded: Uint8Array.from(this.laid, (n) => (n > 0 ? 1 : 0)),
-      columns: level.nx,
-      rows: level.ny,
-      left: this.left,
-      top: this.top,
-      cellMm: this.options.cellMm,
+      threaded: Uint8Array.from(this.resists, (n) => (n > 0 ? 1 : 0)),
+      ...this.grid,
       unanswered: left,
     };
   }
+}
+
+/** Displacements of the cloth, mm. */
+interface Where {
+  x: Float32Array;
+  y: Float32Array;
 }
 
 /** Displacement between nodes, bilinear; nothing moves outside the sheet. */

@@ -81,8 +81,6 @@ export function layCloth(level: Level, stiffness: number): void {
   }
 }
 
-/** Slot of corner j in the stencil of corner i: how far apart they are across and down. */
-const SLOT = [0, 1, 2, 3].map((i) => [0, 1, 2, 3].map((j) => MIDDLE + ((j & 1) - (i & 1)) + 3 * ((j >> 1) - (i >> 1))));
 const slopeX = new Float64Array(4);
 const slopeY = new Float64Array(4);
 
@@ -93,8 +91,8 @@ const slopeY = new Float64Array(4);
  * @param m upper half of the stiffness matrix, from index `from`
  */
 export function addThread(level: Level, depth: number, fineColumn: number, fineRow: number, m: Float64Array, from: number): void {
-  const { nx, k, h } = level;
-  const [m00, m01, m02, m11, m12, m22] = [m[from]!, m[from + 1]!, m[from + 2]!, m[from + 3]!, m[from + 4]!, m[from + 5]!];
+  const { nx, k, h, plain } = level;
+  const across = nx + 1;
   const column = fineColumn >> depth;
   const row = fineRow >> depth;
   const along = (fineColumn - (column << depth) + 0.5) / (1 << depth);
@@ -107,20 +105,39 @@ export function addThread(level: Level, depth: number, fineColumn: number, fineR
   slopeY[1] = -along / h;
   slopeY[2] = (1 - along) / h;
   slopeY[3] = along / h;
-  const first = row * (nx + 1) + column;
+  const first = row * across + column;
   for (let i = 0; i < 4; i++) {
-    const node = first + (i & 1) + (i >> 1) * (nx + 1);
-    level.plain[node] = 0;
+    const nodeI = (first + (i & 1) + (i >> 1) * across) | 0;
+    plain[nodeI] = 0;
     const ax = slopeX[i]!;
     const ay = slopeY[i]!;
-    for (let j = 0; j < 4; j++) {
+    // Rows of the transposed slopes times the matrix: what corner i feels of a strain (xx, yy, xy).
+    const x0 = ax * m[from]! + ay * m[from + 2]!;
+    const x1 = ax * m[from + 1]! + ay * m[from + 4]!;
+    const x2 = ax * m[from + 2]! + ay * m[from + 5]!;
+    const y0 = ay * m[from + 1]! + ax * m[from + 2]!;
+    const y1 = ay * m[from + 3]! + ax * m[from + 4]!;
+    const y2 = ay * m[from + 4]! + ax * m[from + 5]!;
+    for (let j = i; j < 4; j++) {
       const bx = slopeX[j]!;
       const by = slopeY[j]!;
-      const at = node * BLOCK + SLOT[i]![j]! * 4;
-      k[at]! += ax * (m00 * bx + m02 * by) + ay * (m02 * bx + m22 * by);
-      k[at + 1]! += ax * (m01 * by + m02 * bx) + ay * (m12 * by + m22 * bx);
-      k[at + 2]! += ay * (m01 * bx + m12 * by) + ax * (m02 * bx + m22 * by);
-      k[at + 3]! += ay * (m11 * by + m12 * bx) + ax * (m12 * by + m22 * bx);
+      const xx = x0 * bx + x2 * by;
+      const xy = x1 * by + x2 * bx;
+      const yx = y0 * bx + y2 * by;
+      const yy = y1 * by + y2 * bx;
+      // How far corner j lies from corner i in the stencil.
+      const slot = ((j & 1) - (i & 1) + 3 * ((j >> 1) - (i >> 1))) | 0;
+      const at = (nodeI * BLOCK + 4 * (MIDDLE + slot)) | 0;
+      k[at]! += xx;
+      k[(at + 1) | 0]! += xy;
+      k[(at + 2) | 0]! += yx;
+      k[(at + 3) | 0]! += yy;
+      if (j === i) continue;
+      const back = ((nodeI + (j & 1) - (i & 1) + ((j >> 1) - (i >> 1)) * across) * BLOCK + 4 * (MIDDLE - slot)) | 0;
+      k[back]! += xx;
+      k[(back + 1) | 0]! += yx;
+      k[(back + 2) | 0]! += xy;
+      k[(back + 3) | 0]! += yy;
     }
   }
 }

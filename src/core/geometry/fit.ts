@@ -1,5 +1,5 @@
 import { atan2 } from '../units/trig';
-import { cross, distance, dot, sub, unit, type Area, type Point, type Ring } from './point';
+import { cross, distance, dot, sub, unit, type Area, type Line, type Point, type Ring } from './point';
 
 /**
  * Curves fitted to outlines by least squares, split where they stray farthest: P. J. Schneider, "An algorithm for
@@ -29,20 +29,29 @@ function fittedRing(ring: Ring, tolerance: number): string {
   const out: string[] = [`M${written(at(stops[0]!))}`];
   stops.forEach((from, k) => {
     const to = k + 1 < stops.length ? stops[k + 1]! : stops[0]! + n;
-    const points = Array.from({ length: to - from + 1 }, (_, j) => at(from + j));
-    if (points.length < 4) out.push(...points.slice(1).map((p) => `L${written(p)}`));
-    else
-      fit(
-        points,
-        0,
-        points.length - 1,
-        unit(sub(points[1]!, points[0]!)),
-        unit(sub(points[points.length - 2]!, points[points.length - 1]!)),
-        tolerance,
-        out,
-      );
+    between(
+      Array.from({ length: to - from + 1 }, (_, j) => at(from + j)),
+      tolerance,
+      out,
+    );
   });
   return `${out.join(' ')} Z`;
+}
+
+/** The same for an open line. */
+export function fittedLineData(line: Line, toleranceMm: number): string {
+  const last = line.length - 1;
+  const inner = line.flatMap((p, i) => (i > 0 && i < last && isStop(line[i - 1]!, p, line[i + 1]!) ? [i] : []));
+  const out = [`M${written(line[0]!)}`];
+  [0, ...inner].forEach((from, k) => between(line.slice(from, (inner[k] ?? last) + 1), toleranceMm, out));
+  return out.join(' ');
+}
+
+/** Appends what leads from one stop to the next, through all points between. */
+function between(points: readonly Point[], tolerance: number, out: string[]): void {
+  const last = points.length - 1;
+  if (last < 3) out.push(...points.slice(1).map((p) => `L${written(p)}`));
+  else fit(points, 0, last, unit(sub(points[1]!, points[0]!)), unit(sub(points[last - 1]!, points[last]!)), tolerance, out);
 }
 
 /** Corners, and the ends of long straight edges. */

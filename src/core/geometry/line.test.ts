@@ -1,4 +1,5 @@
-import { lineLength, nearestOnLine, resample, sharpestTurn, withoutRepeats } from './line';
+import fc from 'fast-check';
+import { lineLength, distanceTo, nearestOnLine, resample, sharpestTurn, withoutRepeats } from './line';
 
 const arc = (radius: number, degrees: number) =>
   Array.from({ length: degrees + 1 }, (_, d) => ({
@@ -68,4 +69,20 @@ test('the nearest place on a line is found with its distance and how far along i
   expect(found.distance).toBeCloseTo(2, 9);
   expect(found.along).toBeCloseTo(14, 9);
   expect(found.point).toEqual({ x: 10, y: 4 });
+});
+
+test('the distance from a line is that of its nearest point', () => {
+  const coordinate = fc.double({ min: -50, max: 50, noNaN: true });
+  const place = fc.record({ x: coordinate, y: coordinate });
+  fc.assert(
+    fc.property(fc.array(place, { minLength: 2, maxLength: 8 }), place, (line, p) => {
+      expect(distanceTo(line, p)).toBeCloseTo(nearestOnLine(line, p).distance, 9);
+      // No point of the line is nearer.
+      for (const t of [0, 0.3, 0.7, 1]) {
+        const q = { x: line[0]!.x + t * (line[1]!.x - line[0]!.x), y: line[0]!.y + t * (line[1]!.y - line[0]!.y) };
+        expect(Math.hypot(q.x - p.x, q.y - p.y)).toBeGreaterThanOrEqual(distanceTo(line, p) - 1e-9);
+      }
+    }),
+    { seed: 5 },
+  );
 });

@@ -1,4 +1,4 @@
-import { boundsOf, type Point } from '../geometry/point';
+import { emptyBounds, growBounds, type Point } from '../geometry/point';
 import { hypot } from '../units/trig';
 import type { StitchPlan } from './plan';
 import { Command, Role } from './roles';
@@ -20,65 +20,99 @@ const CELL_MM = 0.2;
 /** Shorter glimpses between rows are not seen, mm. */
 const GLIMPSE_MM = 0.6;
 
-/** Cells of `CELL_MM` with the last cover stitch that passes within about 0.3 mm of each. */
-interface LastCover {
-  at(x: number, y: number): number;
-}
+type Sewn = Pick<StitchPlan, 'x' | 'y' | 'command' | 'role' | 'piece'>;
 
-function lastCover(plan: Pick<StitchPlan, 'x' | 'y' | 'command' | 'role'>, covers: (event: number) => boolean): LastCover {
-  const box = boundsOf([Array.from(plan.x, (x, i) => ({ x, y: plan.y[i]! }))]);
-  const [left, top] = [box.minX - 1, box.minY - 1];
-  const columns = Math.max(1, Math.ceil((box.maxX - left + 1) / CELL_MM));
-  const rows = Math.max(1, Math.ceil((box.maxY - top + 1) / CELL_MM));
-  const cells = new Int32Array(columns * rows).fill(-1);
-  const { x, y } = plan;
-  for (let i = 1; i < x.length; i++) {
-    if (plan.command[i] !== Command.stitch || plan.command[i - 1] !== Command.stitch || plan.role[i] !== Role.cover || !covers(i)) continue;
-    const length = hypot(x[i]! - x[i - 1]!, y[i]! - y[i - 1]!);
-    const steps = Math.max(1, Math.ceil(length / CELL_MM));
-    for (let k = 0; k <= steps; k++) {
-      const c = Math.floor((x[i - 1]! + ((x[i]! - x[i - 1]!) * k) / steps - left) / CELL_MM);
-      const r = Math.floor((y[i - 1]! + ((y[i]! - y[i - 1]!) * k) / steps - top) / CELL_MM);
-      for (let n = (r - 1) * columns + c; n <= (r + 1) * columns + c; n += columns) cells[n - 1] = cells[n] = cells[n + 1] = i;
+/** Cells of `CELL_MM` that know the last cover stitch which passes within about 0.3 mm of each; only those asked for are right. */
+class LastCover {
+  private readonly left: number;
+  private readonly top: number;
+  private readonly columns: number;
+  private readonly cells: Int32Array;
+  /** Cells about those asked for: a stitch elsewhere need not be written down. */
+  private readonly wanted: Uint8Array;
+
+  constructor(private readonly plan: Sewn) {
+    const box = emptyBounds();
+    for (let i = 0; i < plan.x.length; i++) growBounds(box, plan.x[i]!, plan.y[i]!);
+    [this.left, this.top] = [box.minX - 1, box.minY - 1];
+    this.columns = Math.max(1, Math.ceil((box.maxX - this.left + 1) / CELL_MM));
+    const rows = Math.max(1, Math.ceil((box.maxY - this.top + 1) / CELL_MM));
+    this.cells = new Int32Array(this.columns * rows).fill(-1);
+    this.wanted = new Uint8Array(this.columns * rows);
+  }
+
+  private cellOf(x: number, y: number): number {
+    return Math.floor((y - this.top) / CELL_MM) * this.columns + Math.floor((x - this.left) / CELL_MM);
+  }
+
+  /** Says that the cell of a place will be asked for. */
+  ask({ x, y }: Point): void {
+    const cell = this.cellOf(x, y);
+    for (let n = cell - this.columns; n <= cell + this.columns; n += this.columns) this.wanted.fill(1, n - 1, n + 2);
+  }
+
+  /** Lays the cover into the cells asked for. */
+  lay(covers: (event: number) => boolean): void {
+    const { x, y, command, role } = this.plan;
+    const { cells, wanted, columns } = this;
+    for (let i = 1; i < x.length; i++) {
+      if (command[i] !== Command.stitch || command[i - 1] !== Command.stitch || role[i] !== Role.cover || !covers(i)) continue;
+      const [dx, dy] = [x[i]! - x[i - 1]!, y[i]! - y[i - 1]!];
+      const steps = Math.max(1, Math.ceil(hypot(dx, dy) / CELL_MM));
+      for (let k = 0; k <= steps; k++) {
+        const cell = this.cellOf(x[i - 1]! + (dx * k) / steps, y[i - 1]! + (dy * k) / steps);
+        if (wanted[cell] === 0) continue;
+        for (let n = cell - columns; n <= cell + columns; n += columns) cells[n - 1] = cells[n] = cells[n + 1] = i;
+      }
     }
   }
-  return { at: (px, py) => cells[Math.floor((py - top) / CELL_MM) * columns + Math.floor((px - left) / CELL_MM)] ?? -1 };
+
+  at({ x, y }: Point): number {
+    return this.cells[this.cellOf(x, y)] ?? -1;
+  }
+}
+
+/** A stretch of travel with places along it, each with the event of its stitch. */
+interface Travel {
+  from: number;
+  to: number;
+  places: { at: Point; event: number }[];
+}
+
+function travelsOf(plan: Sewn): Travel[] {
+  const out: Travel[] = [];
+  let open: Travel | null = null;
+  for (let i = 1; i < plan.x.length; i++) {
+    const sews = plan.command[i] === Command.stitch && plan.command[i - 1] === Command.stitch;
+    if (!sews || plan.role[i] !== Role.travel) {
+      open = null;
+      continue;
+    }
+    if (!open) out.push((open = { from: i, to: i, places: [] }));
+    open.to = i;
+    const [ax, ay, bx, by] = [plan.x[i - 1]!, plan.y[i - 1]!, plan.x[i]!, plan.y[i]!];
+    const steps = Math.floor(hypot(bx - ax, by - ay) / CELL_MM);
+    for (let k = 0; k < steps; k++) {
+      open.places.push({ at: { x: ax + ((bx - ax) * (k + 0.5)) / steps, y: ay + ((by - ay) * (k + 0.5)) / steps }, event: i });
+    }
+  }
+  return out;
 }
 
 /**
  * Travels that stay visible: no cover stitch passes over them after they are sewn.
  * @param covers whether a cover event is dense enough to hide what lies under it
  */
-export function bareTravels(
-  plan: Pick<StitchPlan, 'x' | 'y' | 'command' | 'role' | 'piece'>,
-  covers: (event: number) => boolean = () => true,
-): BareTravel[] {
-  if (plan.x.length === 0) return [];
-  const cover = lastCover(plan, covers);
-  const out: BareTravel[] = [];
-  let open: { from: number; to: number; seen: Point[] } | null = null;
-  const close = (): void => {
-    const lengthMm = open ? open.seen.length * CELL_MM : 0;
-    if (open && lengthMm >= GLIMPSE_MM) {
-      out.push({ from: open.from, to: open.to, piece: plan.piece[open.to]!, lengthMm, at: open.seen[open.seen.length >> 1]! });
-    }
-    open = null;
-  };
-  for (let i = 1; i < plan.x.length; i++) {
-    const sews = plan.command[i] === Command.stitch && plan.command[i - 1] === Command.stitch;
-    if (!sews || plan.role[i] !== Role.travel) {
-      close();
-      continue;
-    }
-    open ??= { from: i, to: i, seen: [] };
-    open.to = i;
-    const [ax, ay, bx, by] = [plan.x[i - 1]!, plan.y[i - 1]!, plan.x[i]!, plan.y[i]!];
-    const steps = Math.floor(hypot(bx - ax, by - ay) / CELL_MM);
-    for (let k = 0; k < steps; k++) {
-      const p = { x: ax + ((bx - ax) * (k + 0.5)) / steps, y: ay + ((by - ay) * (k + 0.5)) / steps };
-      if (cover.at(p.x, p.y) < i) open.seen.push(p);
-    }
-  }
-  close();
-  return out;
+export function bareTravels(plan: Sewn, covers: (event: number) => boolean = () => true): BareTravel[] {
+  const travels = travelsOf(plan);
+  if (travels.length === 0) return [];
+  const cover = new LastCover(plan);
+  for (const { places } of travels) for (const { at } of places) cover.ask(at);
+  cover.lay(covers);
+  return travels.flatMap(({ from, to, places }): BareTravel[] => {
+    const seen = places.filter(({ at, event }) => cover.at(at) < event);
+    const lengthMm = seen.length * CELL_MM;
+    if (lengthMm < GLIMPSE_MM) return [];
+    return [{ from, to, piece: plan.piece[to]!, lengthMm, at: seen[seen.length >> 1]!.at }];
+  });
 }

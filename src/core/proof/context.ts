@@ -8,6 +8,7 @@ import { measurePlan, type PlanFigures } from '../plan/measure';
 import type { StitchPlan } from '../plan/plan';
 import { routeInput, type RouteInput } from '../plan/route';
 import type { Shaped } from '../plan/shaped';
+import { laidOn } from './laidOn';
 import { weigh, type Weight } from './weight';
 
 /** What checks may look at. The dearer parts are made when first asked for. */
@@ -47,7 +48,7 @@ export function proofContext(
       return Number.isFinite(box.minX) ? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 } : { x: 0, y: 0 };
     },
     weightOf: (piece) => job.threads.find((t) => t.id === piece.thread)?.weight ?? 40,
-    weight: () => (weight ??= weigh(plan)),
+    weight: () => (weight ??= weigh(plan, laidOn(job, shaped))),
     forecast: () => (foreseen ??= forecast(job, { planner, plan })),
     route: () => (route ??= routeInput(job, shaped)),
   };

@@ -5,6 +5,7 @@ import { Planner } from '../plan/build';
 import type { Finding } from './finding';
 import { fixed, prove } from './prove';
 import { CHECKS } from './registry';
+import { laidOn } from './laidOn';
 import { histogramOf, weigh, layerPeak, holePeak } from './weight';
 
 const block = (x: number, y: number, w: number, h: number, settings: PieceSettings = {}, over: Partial<Piece> = {}): Piece =>
@@ -124,8 +125,9 @@ const PAIRS: Record<string, Pair> = {
   'gap-forecast': {
     faulty: job([slab(-30, -30, 60, 60), ...inlays, edging], { cloth: 'jersey' }),
     good: job([slab(-30, -30, 60, 60), edging, ...inlays], { cloth: 'jersey' }),
-    measured: 0.3,
-    within: 0.16,
+    // What batches of four to six stitches with full cycles say: 0.52 on the 2 mm grid, 0.64 on the 4 mm grid.
+    measured: 0.55,
+    within: 0.12,
   },
   'overlap-too-small': {
     faulty: job([block(-20, -10, 20, 20, { pullComp: 0 }), block(0, -10, 20, 20, { pullComp: 0 })]),
@@ -268,6 +270,34 @@ test('weight: a fill at 0.40 is one layer, a satin two, and holes are counted', 
   expect(satin).toBeLessThan(2.6);
   const dots = { x: Float32Array.from([0, 0.1, 0.2, 0.3]), y: Float32Array.from([0, 0, 0, 0]), command: new Uint8Array(4) };
   expect(holePeak(weigh(dots), 9).value).toBe(4);
+});
+
+test('foam, appliqué cloth and topping make the work thicker where they lie', () => {
+  const peak = (p: Piece, brief: Partial<Job['brief']> = {}): number => {
+    const bare = jobOf([p]);
+    const job = { ...bare, brief: { ...bare.brief, ...brief } };
+    const planner = new Planner();
+    return layerPeak(weigh(planner.plan(job), laidOn(job, planner.shape(job))), 9).value;
+  };
+  const bar = piece('satin', { sides: ['M0,0 V30', 'M6,0 V30'] }, { spacing: 0.4, underlay: [], ends: 'open' });
+  const flat = peak(bar, { cloth: 'twill' });
+  expect(peak({ ...bar, settings: { ...bar.settings, foam: 3 } }, { cloth: 'twill' })).toBeCloseTo(flat + 3, 0);
+  expect(peak(bar, { cloth: 'terry' })).toBeGreaterThan(flat + 0.1);
+  const patch = piece('applique', { area: 'M-20,-20 h40 v40 h-40 Z' });
+  const planner = new Planner();
+  const job = jobOf([patch]);
+  const bareWeight = weigh(planner.plan(job));
+  const laidWeight = weigh(planner.plan(job), laidOn(job, planner.shape(job)));
+  const middle = Math.floor(bareWeight.rows / 2) * bareWeight.columns + Math.floor(bareWeight.columns / 2);
+  expect(bareWeight.thread[middle]).toBe(0);
+  expect(laidWeight.thread[middle]! * 0.4).toBeCloseTo(0.25 * 0.25, 6);
+});
+
+test('one sheet of foam counts once under two pieces that overlap', () => {
+  const bar = (x: number) => piece('satin', { sides: [`M${x},0 V30`, `M${x + 6},0 V30`] }, { foam: 2 });
+  const job = jobOf([bar(0), bar(4)]);
+  const laid = laidOn(job, new Planner().shape(job));
+  expect(laid.map((l) => l.layers)).toEqual([2]);
 });
 
 test('the histogram gives every cell of the work to the bar of its layers', () => {

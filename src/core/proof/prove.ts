@@ -10,10 +10,21 @@ import { CHECKS } from './registry';
 /**
  * All findings of a job, the gravest first; those that a person accepted keep the reason.
  * @param forecast of the same job, when it is known already
+ * @param progress called with the share of rules looked at, 0 to 1; may throw to give up
  */
-export function prove(job: Job, planner?: Planner, plan?: StitchPlan, forecast?: Forecast): Finding[] {
+export function prove(
+  job: Job,
+  planner?: Planner,
+  plan?: StitchPlan,
+  forecast?: Forecast,
+  progress: (done: number) => void = () => undefined,
+): Finding[] {
   const context = proofContext(job, planner, plan, forecast);
-  const found = CHECKS.flatMap((check) => check.find(context).map((f): Finding => ({ severity: check.severity, ...f, rule: check.rule })));
+  const found = CHECKS.flatMap((check, i) => {
+    const own = check.find(context).map((f): Finding => ({ severity: check.severity, ...f, rule: check.rule }));
+    progress((i + 1) / CHECKS.length);
+    return own;
+  });
   return found
     .map((f) => {
       const accepted = (job.accepted ?? []).find((a) => a.rule === f.rule && samePieces(a.pieces, f.pieces));

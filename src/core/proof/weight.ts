@@ -1,8 +1,10 @@
 import { emptyBounds, growBounds } from '../geometry/point';
+import { scanArea } from '../geometry/scan';
 import type { StitchPlan } from '../plan/plan';
 import { Command } from '../plan/roles';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 import { hypot } from '../units/trig';
+import type { LaidOn } from './laidOn';
 
 export const WEIGHT_CELL_MM = 0.25;
 
@@ -12,14 +14,14 @@ export interface Weight {
   top: number;
   columns: number;
   rows: number;
-  /** Thread length in each cell, mm. */
+  /** Thread length in each cell, mm; what is laid on counts as the thread that would be as thick. */
   thread: Float32Array;
   /** Penetrations in each cell. */
   holes: Uint16Array;
 }
 
-/** Lays every stitch and every hole of a plan on the grid. */
-export function weigh(plan: Pick<StitchPlan, 'x' | 'y' | 'command'>): Weight {
+/** Lays every stitch and every hole of a plan on the grid, and what lies under them beside thread. */
+export function weigh(plan: Pick<StitchPlan, 'x' | 'y' | 'command'>, laid: readonly LaidOn[] = []): Weight {
   const { x, y, command } = plan;
   const box = emptyBounds();
   for (let i = 0; i < x.length; i++) if (command[i] === Command.stitch) growBounds(box, x[i]!, y[i]!);
@@ -48,7 +50,19 @@ export function weigh(plan: Pick<StitchPlan, 'x' | 'y' | 'command'>): Weight {
       row += down;
     }
   }
-  return { left, top, columns, rows, thread, holes };
+  const weight = { left, top, columns, rows, thread, holes };
+  for (const one of laid) lay(weight, one);
+  return weight;
+}
+
+/** Thread length that makes one layer in a cell, mm. */
+const LAYER_MM = (WEIGHT_CELL_MM * WEIGHT_CELL_MM) / THREAD_WIDTH_MM;
+
+function lay({ left, top, columns, rows, thread }: Weight, { area, layers }: LaidOn): void {
+  scanArea(area, { cellMm: WEIGHT_CELL_MM, left, top, firstRow: 0, lastRow: rows - 1 }, (row, from, to) => {
+    const last = Math.min(columns - 1, to);
+    for (let c = Math.max(0, from); c <= last; c++) thread[row * columns + c]! += layers * LAYER_MM;
+  });
 }
 
 /** Sums of a quantity over squares of `side` cells, at every cell: the sum of the square whose upper left cell it is. */

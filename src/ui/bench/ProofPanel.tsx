@@ -3,9 +3,11 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { Finding, Severity } from '@/core/proof/finding';
 import { centreOn } from '@/store/cameraStore';
-import { acceptFinding, applyFix, useProof } from '@/store/proofStore';
+import { useJob } from '@/store/jobStore';
+import { acceptFinding, applyFix, cancelProof, useProof } from '@/store/proofStore';
 import { selectAll } from '@/store/viewStore';
 import { Button, SignButton } from '../components/Button';
+import { FixEffect } from './FixEffect';
 
 const WORDS: Record<Severity, { name: string; sign: string; look: string }> = {
   stop: { name: 'Severe', sign: '⯃', look: 'text-danger' },
@@ -15,7 +17,8 @@ const WORDS: Record<Severity, { name: string; sign: string; look: string }> = {
 
 /** What will go wrong, each finding with its figure, its limit, and what would mend it. */
 export function ProofPanel() {
-  const { findings, problem } = useProof();
+  const { findings, problem, progress } = useProof();
+  const fresh = useProof((s) => s.of) === useJob((s) => s.job);
   const open = findings.filter((f) => f.accepted === undefined);
   const accepted = findings.filter((f) => f.accepted !== undefined);
   return (
@@ -31,7 +34,16 @@ export function ProofPanel() {
           {problem}
         </p>
       )}
-      {open.length === 0 && (
+      {progress !== null && (
+        <p className="mt-1 flex items-center gap-2 text-xs" role="status">
+          Looking again <progress className="min-w-0 flex-1" value={progress} aria-label="Proof" />
+          <span className="figures">{Math.round(100 * progress)} %</span>
+          <Button dense onClick={cancelProof}>
+            Stop
+          </Button>
+        </p>
+      )}
+      {open.length === 0 && fresh && (
         <p className="mt-1 text-quiet">
           Nothing was found: 41 rules looked at stitches, layers, order, ties, and at how the cloth will move.
         </p>
@@ -87,6 +99,7 @@ function One({ finding: f }: { finding: Finding }) {
       <p className="figures text-xs text-quiet" title={f.limitFrom}>
         {figure(f.measured, f.unit)}, limit {figure(f.limit, f.unit)}
       </p>
+      {f.fix && <FixEffect fix={f.fix} />}
       {asking ? (
         <form
           className="mt-1 flex gap-1"

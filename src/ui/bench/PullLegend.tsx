@@ -1,4 +1,6 @@
 'use client';
+import { Fragment } from 'react';
+import type { LetterHeights } from '@/core/proof/letterForecast';
 import { gapsOf, type Forecast, type Gap } from '@/core/forecast/forecast';
 import type { Correction } from '@/core/forecast/correct';
 import { formatLength } from '@/core/units/length';
@@ -7,12 +9,15 @@ import { cancelPull, seekCorrection, takeCorrection, usePull } from '@/store/pul
 import { Button } from '../components/Button';
 import { SEEN_MM } from './PullLayer';
 
+/** Round letters this much lower than flat ones are seen as short, mm. */
+const LOOKS_SHORT_MM = 0.1;
+
 const gapWords = (gaps: readonly Gap[]): string =>
   gaps.length === 0 ? 'No cloth shows' : `${gaps.length} ${gaps.length === 1 ? 'gap' : 'gaps'}, up to ${gaps[0]!.gapMm.toFixed(1)} mm`;
 
 /** What the forecast says in figures, and the way to mend it. */
 export function PullLegend() {
-  const { forecast, progress, problem, correction, enlarged } = usePull();
+  const { forecast, progress, problem, correction, enlarged, overlaps } = usePull();
   return (
     <div className="absolute top-9 left-0 w-[268px] rounded-md border border-hairline bg-panel p-2 text-xs" data-testid="pull-legend">
       {problem && (
@@ -20,7 +25,7 @@ export function PullLegend() {
           ⯃ {problem}
         </p>
       )}
-      {forecast ? <Figures forecast={forecast} /> : <p>Working out how the cloth will move …</p>}
+      {forecast ? <Figures forecast={forecast} letters={forecast.letters} /> : <p>Working out how the cloth will move …</p>}
       {progress !== null && (
         <p className="mt-1 flex items-center gap-2" role="status">
           <span className="figures">{Math.round(100 * progress)} %</span>
@@ -46,6 +51,15 @@ export function PullLegend() {
           </label>
         ))}
       </div>
+      <label className="mt-1 flex items-center gap-1.5">
+        <input
+          type="checkbox"
+          className="accent-[#1d282c]"
+          checked={overlaps}
+          onChange={(e) => usePull.setState({ overlaps: e.target.checked })}
+        />
+        <span>Overlaps that will be left, mm</span>
+      </label>
       <p className="mt-1 leading-tight text-quiet">
         Dashed: drawn. Ink: as it will come out in the hoop. Red: cloth shows. A model with assumed cloth values: trust the order of size
         until your sew-outs say otherwise.
@@ -54,7 +68,7 @@ export function PullLegend() {
   );
 }
 
-function Figures({ forecast }: { forecast: Forecast }) {
+function Figures({ forecast, letters }: { forecast: Forecast; letters: readonly LetterHeights[] }) {
   const units = useJob((s) => s.job?.brief.units ?? 'mm');
   const gaps = gapsOf(forecast.meetings, SEEN_MM);
   const size = (s: { widthMm: number; heightMm: number }): string =>
@@ -69,6 +83,15 @@ function Figures({ forecast }: { forecast: Forecast }) {
         <dd className="figures">{size(forecast.drawn)}</dd>
         <dt className="text-quiet">predicted</dt>
         <dd className="figures">{size(forecast.predicted)}</dd>
+        {letters.map(({ pieces, flatMm, roundMm }) => (
+          <Fragment key={pieces.join(' ')}>
+            <dt className="text-quiet">letters</dt>
+            <dd data-testid="letter-heights">
+              flat <span className="figures">{flatMm.toFixed(1)}</span>, round <span className="figures">{roundMm.toFixed(1)} mm</span> high
+              {roundMm < flatMm - LOOKS_SHORT_MM ? ': round ones will look short' : ''}
+            </dd>
+          </Fragment>
+        ))}
         <dt className="text-quiet">pucker</dt>
         <dd>
           {forecast.pucker ? (

@@ -10,20 +10,24 @@ function Findings() {
   const findings = useProof((s) => s.findings);
   const open = useProof((s) => s.open);
   const own = useProof((s) => s.of?.id) === useJob((s) => s.job?.id);
+  const fresh = useProof((s) => s.of) === useJob((s) => s.job);
   const left = own ? findings.filter((f) => f.accepted === undefined) : [];
   const worst = (['stop', 'warn', 'note'] as const).find((s) => left.some((f) => f.severity === s));
-  const sign = worst === 'stop' ? '⯃' : worst === 'warn' ? '▲' : worst === 'note' ? '●' : '✓';
+  const sign = !fresh ? '…' : worst === 'stop' ? '⯃' : worst === 'warn' ? '▲' : worst === 'note' ? '●' : '✓';
   return (
     <button
       type="button"
       aria-pressed={open}
       data-testid="findings"
       data-count={left.length}
+      data-fresh={fresh}
+      title={fresh ? 'What will go wrong, and what would mend it' : 'Looking again at what was changed'}
       onClick={() => useProof.setState({ open: !open })}
       className={`flex h-6 items-center gap-1.5 rounded-md border px-2 ${open ? 'border-ink bg-tape' : 'border-edge bg-panel hover:bg-tape-soft'} ${worst === 'stop' ? 'text-danger' : ''}`}
     >
       <span aria-hidden="true">{sign}</span>
-      <span className="figures font-semibold">{left.length}</span> {left.length === 1 ? 'finding' : 'findings'}
+      <span className={`figures font-semibold ${fresh ? '' : 'text-quiet'}`}>{left.length}</span>{' '}
+      {left.length === 1 ? 'finding' : 'findings'}
     </button>
   );
 }

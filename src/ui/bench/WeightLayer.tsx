@@ -1,6 +1,7 @@
 'use client';
 import { useEffect } from 'react';
 import { HEAT_STEPS } from '@/core/drawing/heat';
+import { css, stepWords } from '../components/heatWords';
 import { histogramOf } from '@/core/proof/weight';
 import { usePlan } from '@/store/planStore';
 import { WeightHistogram } from './WeightHistogram';
@@ -27,8 +28,6 @@ export function WeightLayer() {
   );
 }
 
-const css = ({ r, g, b }: { r: number; g: number; b: number }): string => `rgb(${r} ${g} ${b})`;
-
 /** The steps of the heat map with the area at each as bars, and the figures under the pointer. */
 export function WeightLegend() {
   const { view, pointer } = useWeight();
@@ -42,9 +41,7 @@ export function WeightLegend() {
         {HEAT_STEPS.map(({ from, rgb }, i) => (
           <li key={from} className="grid grid-cols-[14px_88px_1fr_64px] items-center gap-1.5">
             <span className="h-3 w-3.5 border border-edge" style={{ background: css(rgb) }} />
-            <span className="figures whitespace-nowrap">
-              {i + 1 < HEAT_STEPS.length ? `${from} to ${HEAT_STEPS[i + 1]!.from}` : `over ${from}`}
-            </span>
+            <span className="figures whitespace-nowrap">{stepWords(i)}</span>
             <span
               className="h-2"
               style={{ width: `${(100 * view.areasMm2[i]!) / most}%`, background: css(rgb), outline: '1px solid #858f8c' }}
@@ -57,7 +54,7 @@ export function WeightLegend() {
       <p className="figures mt-1 border-t border-hairline pt-1" role="status">
         {here ? `${here.layers.toFixed(1)} layers · ${here.holes} holes/mm²` : 'Point at the cloth for its figures.'}
       </p>
-      <p className="text-quiet">A fill at 0.40 is one layer, a satin two.</p>
+      <p className="text-quiet">A fill at 0.40 is one layer, a satin two; appliqué cloth one, foam one a mm, topping film a quarter.</p>
     </div>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { Check, CircleAlert, CircleHelp, Loader, Redo2, TextSearch, Undo2 } from 'lucide-react';
+import { Check, CircleAlert, CircleHelp, Columns2, Loader, Redo2, TextSearch, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { renameJob } from '@/store/commands';
@@ -71,6 +71,14 @@ export function TopLine({ place }: { place: PlaceKey }) {
           <TextSearch size={17} />
         </SignButton>
       )}
+      <Link
+        href={`/compare?left=${encodeURIComponent(`opened ${id}`)}&right=${encodeURIComponent(`now ${id}`)}`}
+        aria-label="Compare with another version or job"
+        title="Compare with another version or job"
+        className="grid h-8 w-8 shrink-0 place-items-center rounded-md border border-transparent hover:bg-tape-soft max-sm:hidden"
+      >
+        <Columns2 size={17} />
+      </Link>
       <SignButton name="Keys and help (?)" onClick={() => setKeys(true)}>
         <CircleHelp size={17} />
       </SignButton>

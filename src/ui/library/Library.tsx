@@ -1,12 +1,11 @@
 'use client';
-import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { GALLERY } from '@/core/gallery/samples';
 import { download } from '@/platform/files';
 import { importLibrary, openLibrary, useLibrary } from '@/store/libraryStore';
 import { Button } from '../components/Button';
-import { Mark } from '../components/Mark';
+import { HomeLink } from '../components/HomeLink';
 import { Cloths } from './Cloths';
 import { HoopsNeedles } from './HoopsNeedles';
 import { Schools } from './Schools';
@@ -34,9 +33,7 @@ export function Library() {
   return (
     <div className="flex min-h-screen flex-col">
       <header className="flex h-12 items-center gap-3 border-b border-hairline bg-panel px-4">
-        <Link href="/" aria-label="Back to the shelf" className="grid h-8 w-8 place-items-center rounded-md hover:bg-tape-soft">
-          <Mark />
-        </Link>
+        <HomeLink />
         <h1 className="text-lg font-semibold">Library</h1>
         <p className="hidden truncate text-quiet lg:block">{PAGES.find((p) => p.key === page)!.says}</p>
         <LibraryFile />

@@ -1,9 +1,10 @@
 'use client';
-import { Copy, Trash2 } from 'lucide-react';
+import { Columns2, Copy, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { AlertDialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { recipeOf } from '@/core/cloth/recipes';
+import { clothColour } from '@/core/drawing/picture';
 import type { SavedJob } from '@/platform/storage';
 import { engine } from '@/workers/client';
 import { Button, SignButton } from '../components/Button';
@@ -48,11 +49,8 @@ export function JobCard({ saved, onDuplicate, onRemove }: Props) {
   return (
     <li className="group relative flex h-[318px] flex-col overflow-hidden rounded-md border border-hairline bg-panel hover:border-ink">
       <Link href={placeHref(job.id, 'bench')} className="flex min-h-0 flex-1 flex-col" aria-label={`Open ${job.name}`}>
-        <div
-          className="grid h-[204px] place-items-center border-b border-hairline"
-          style={{ backgroundColor: recipeOf(job.brief.cloth).hex }}
-        >
-          {made && <img src={made.url} alt="" className="h-[204px] w-full object-contain" />}
+        <div className="h-[204px] border-b border-hairline" style={{ backgroundColor: clothColour(job) }}>
+          {made && <img src={made.url} alt="" className="h-full w-full object-contain" />}
         </div>
         <div className="flex flex-1 flex-col gap-1 p-3">
           <h3 className="truncate text-lg font-semibold">{job.name}</h3>
@@ -67,6 +65,14 @@ export function JobCard({ saved, onDuplicate, onRemove }: Props) {
         </div>
       </Link>
       <div className="absolute right-2 bottom-2 flex rounded-md bg-panel opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
+        <Link
+          href={`/compare?right=${encodeURIComponent(`now ${job.id}`)}`}
+          aria-label={`Compare ${job.name}`}
+          title={`Compare ${job.name} with another`}
+          className="grid h-8 w-8 place-items-center rounded-md hover:bg-tape-soft"
+        >
+          <Columns2 size={15} />
+        </Link>
         <SignButton name={`Duplicate ${job.name}`} onClick={onDuplicate}>
           <Copy size={15} />
         </SignButton>

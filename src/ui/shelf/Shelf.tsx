@@ -31,8 +31,9 @@ export function Shelf() {
   useEffect(() => {
     if (started.current) return;
     started.current = true;
-    void layOutDemos()
-      .catch((error: unknown) => toast.error(`The demo job could not be laid out: ${(error as Error).message}`))
+    void refresh()
+      .then(() => layOutDemos(refresh))
+      .catch((error: unknown) => toast.error(`The demo jobs could not be laid out: ${(error as Error).message}`))
       .then(refresh)
       .catch(() => {
         setJobs([]);

@@ -1,40 +1,29 @@
-import type { AcceptedFinding, Brief } from '@/core/document/types';
+import { DEMOS } from '@/core/gallery/demos';
 import { keepPreference, preference } from '@/platform/storage';
 import { jobFromDrawing } from './newJob';
 
-interface Demo {
-  name: string;
-  file: string;
-  brief: Partial<Brief>;
-  accepted: AcceptedFinding[];
-}
+const LAID_OUT = 'demo-jobs-laid-out';
+/** Jobs of one moment lie in the order of the list. */
+const APART_MS = 1000;
 
-/** Made-up jobs of the Quillwater Stitchroom. */
-const DEMOS: readonly Demo[] = [
-  {
-    name: 'Ferry crew polo',
-    file: 'heron.svg',
-    brief: {
-      cloth: 'pique',
-      place: 'left-chest',
-      garment: 'Polo shirt, white',
-      hoop: { width: 100, height: 100, shape: 'rect' },
-      size: { width: 85 },
-      quantity: 24,
-      notes: 'For the ferry crew. The heron must read from across the deck; keep the reeds slim.',
-    },
-    accepted: [{ rule: 'layers-stacked', pieces: [], reason: 'the head is small and is to stand up; sewn slowly with a 75/11 needle' }],
-  },
-];
-
-const SEEDED = 'demo-jobs-laid-out';
-
-/** Lays out the demo jobs once; a job that the person removed stays removed. */
-export async function layOutDemos(): Promise<void> {
-  if (await preference<boolean>(SEEDED)) return;
-  for (const demo of DEMOS) {
+/**
+ * Lays out the demo jobs, each once: one that the person removed stays removed.
+ * @param laid called after each that was new
+ */
+export async function layOutDemos(laid: () => Promise<void>): Promise<void> {
+  const before = await preference<boolean | string[]>(LAID_OUT);
+  // Earlier versions had the first one only.
+  const known = before === true ? [DEMOS[0]!.file] : before || [];
+  const now = Date.now();
+  for (const [i, demo] of DEMOS.entries()) {
+    if (known.includes(demo.file)) continue;
     const response = await fetch(`/demo/${demo.file}`);
-    if (response.ok) await jobFromDrawing({ ...demo, svg: await response.text() });
+    if (!response.ok) continue;
+    // The same id each time: what was laid out when the page went away is not laid out twice.
+    const id = `demo-${demo.file.replace('.svg', '')}`;
+    await jobFromDrawing({ ...demo, id, updated: now - i * APART_MS, svg: await response.text() });
+    known.push(demo.file);
+    await keepPreference(LAID_OUT, known);
+    await laid();
   }
-  await keepPreference(SEEDED, true);
 }

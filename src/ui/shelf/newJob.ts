@@ -28,10 +28,17 @@ export interface NewJob {
   brief?: Partial<Brief>;
   /** Findings that are lived with from the start. */
   accepted?: AcceptedFinding[];
+  /** A fresh one when absent. */
+  id?: string;
+  /** Milliseconds since 1970; now when absent. */
+  updated?: number;
 }
 
 /** Makes a job from a drawing, with its pieces, and puts it on the shelf. */
-export async function jobFromDrawing({ name, file, svg, brief = {}, accepted }: NewJob, options: CallOptions = {}): Promise<Job> {
+export async function jobFromDrawing(
+  { name, file, svg, brief = {}, accepted, id, updated }: NewJob,
+  options: CallOptions = {},
+): Promise<Job> {
   const survey = await surveyAtOwnSize(svg, brief, options);
   const hoop = brief.hoop ?? smallestHoop(survey.widthMm, survey.heightMm);
   if (!hoop) {
@@ -40,7 +47,7 @@ export async function jobFromDrawing({ name, file, svg, brief = {}, accepted }: 
       `This artwork is ${survey.widthMm.toFixed(0)} x ${survey.heightMm.toFixed(0)} mm, larger than any hoop; make it smaller and drop it again.`,
     );
   }
-  const base = emptyJob(freshId(), name, { size: { width: Math.round(survey.widthMm * 10) / 10 }, ...brief, hoop });
+  const base = emptyJob(id ?? freshId(), name, { size: { width: Math.round(survey.widthMm * 10) / 10 }, ...brief, hoop });
   const { school } = await loadLibrary();
   const job: Job = {
     ...base,
@@ -50,7 +57,7 @@ export async function jobFromDrawing({ name, file, svg, brief = {}, accepted }: 
     pieces: survey.pieces,
     ...(accepted ? { accepted } : {}),
   };
-  await saveJob({ job, artwork: { [file]: svg }, updated: Date.now() });
+  await saveJob({ job, artwork: { [file]: svg }, updated: updated ?? Date.now() });
   return job;
 }
 

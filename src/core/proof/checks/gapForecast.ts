@@ -7,7 +7,7 @@ export const gapForecast: Check = {
   severity: 'warn',
   title: 'Edges where cloth is predicted to show',
   find({ job, forecast }) {
-    return gapsOf(forecast().meetings, GAP_LIMIT_MM).map(({ first, later, at, gapMm, alongMm }) => {
+    return gapsOf(forecast().meetings, GAP_LIMIT_MM).map(({ first, later, at, gapMm, alongMm, backed }) => {
       const [under, over] = [job.pieces[first]!, job.pieces[later]!];
       return {
         pieces: [under.id, over.id],
@@ -16,7 +16,7 @@ export const gapForecast: Check = {
         limit: GAP_LIMIT_MM,
         unit: 'mm' as const,
         limitFrom: 'less is not seen; predicted with the cloth’s assumed values',
-        message: `Cloth will show between ‘${under.name}’ and ‘${over.name}’ along ${alongMm.toFixed(0)} mm: the cloth moves before ‘${over.name}’ is sewn.`,
+        message: `${backed ? 'What lies beneath' : 'Cloth'} will show between ‘${under.name}’ and ‘${over.name}’ along ${alongMm.toFixed(0)} mm: the cloth moves before ‘${over.name}’ is sewn.`,
         ...(under.locked ? {} : { fix: { label: 'Extend it under', correct: [under.id] } }),
       };
     });

@@ -1,6 +1,8 @@
 import { contains } from '../../geometry/area';
-import { nearestOnLine } from '../../geometry/line';
+import { distanceTo } from '../../geometry/line';
+import type { Point } from '../../geometry/point';
 import { Role } from '../../plan/roles';
+import type { Shaped } from '../../plan/shaped';
 import { perPiece, type Check } from '../check';
 
 /** Underlay stays this far inside the cover (craft §4), mm; needle and rounding may take a little of it. */
@@ -10,21 +12,34 @@ const USUAL_MM = 0.8;
 /** In narrow columns underlay is a centre run, which is as far inside as it can be, mm. */
 const NARROW_MM = 2;
 
+/** More open cover than this hides no underlay, mm. */
+const DENSE_MM = 0.6;
+
+/** Whether something sewn later lies over a place so densely that what is beneath is not seen. */
+const coveredLater = (shaped: readonly Shaped[], index: number, at: Point): boolean =>
+  shaped
+    .slice(index + 1)
+    .some(
+      ({ piece, shape, settings }) =>
+        piece.kind !== 'run' && shape !== null && (settings?.spacing?.value ?? 0) <= DENSE_MM && contains(shape.painted, at),
+    );
+
 export const underlayOutside: Check = {
   rule: 'underlay-outside',
   severity: 'warn',
   title: 'Underlay that shows beside its cover',
-  find: perPiece(({ piece, index, shape, settings }, { plan }) => {
+  find: perPiece(({ piece, index, shape, settings }, { plan, shaped }) => {
     const layers = settings.underlay?.value ?? [];
     if (layers.length === 0 || shape.facts.widthMm < NARROW_MM || !layers.some((l) => l.inset !== undefined)) return null;
     const { from, to } = plan.pieces[index]!;
+    const rings = shape.painted.map((ring) => [...ring, ring[0]!]);
     let worst = { inside: Infinity, at: { x: 0, y: 0 } };
     for (let i = from; i < to; i++) {
       if (plan.role[i] !== Role.underlay) continue;
       const at = { x: plan.x[i]!, y: plan.y[i]! };
-      const away = Math.min(...shape.painted.map((ring) => nearestOnLine([...ring, ring[0]!], at).distance));
+      const away = Math.min(...rings.map((ring) => distanceTo(ring, at)));
       const inside = contains(shape.painted, at) ? away : -away;
-      if (inside < worst.inside) worst = { inside, at };
+      if (inside < worst.inside && !coveredLater(shaped, index, at)) worst = { inside, at };
     }
     // What the rules lay keeps inside the cover as sewn, which is wider than the drawn shape.
     const byHand = settings.underlay!.from === 'hand';

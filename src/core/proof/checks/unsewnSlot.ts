@@ -1,6 +1,7 @@
 import { extendedUnder } from '../../forecast/correct';
 import { PLACE_MM, placesAlong, type EdgePlace } from '../../forecast/edges';
 import { contains, offset } from '../../geometry/area';
+import { ofPair } from '../../geometry/known';
 import { boundsOf, boundsTouch, type Area, type Point } from '../../geometry/point';
 import { letterRows } from '../letters';
 import type { Check } from '../check';
@@ -21,6 +22,16 @@ function slotAt(place: EdgePlace, other: Area): number {
   return 0;
 }
 
+/** Places of an area's edge that face another area across a slot, with the slot's width. */
+const slotsBetween = ofPair((own: Area, other: Area): { place: EdgePlace; mm: number }[] => {
+  const box = boundsOf(other);
+  return placesAlong(own)
+    .flat()
+    .filter(({ at }) => boundsTouch({ minX: at.x, maxX: at.x, minY: at.y, maxY: at.y }, box, WIDEST_MM))
+    .map((place) => ({ place, mm: slotAt(place, other) }))
+    .filter(({ mm }) => mm > 0);
+});
+
 export const unsewnSlot: Check = {
   rule: 'unsewn-slot',
   severity: 'note',
@@ -37,13 +48,10 @@ export const unsewnSlot: Check = {
         const later = first + 1 + k;
         if (!own || !other || !boundsTouch(boxes[first]!, boxes[later]!, WIDEST_MM)) return [];
         if (letters.has(first) && letters.has(later)) return [];
-        const slot = placesAlong(own)
-          .flat()
-          .map((place) => ({ place, mm: slotAt(place, other) }))
-          .filter(({ place, mm }) => {
-            const middle = along(place, mm / 2);
-            return mm > 0 && !areas.some((a, i) => a && i !== first && i !== later && contains(a, middle));
-          });
+        const slot = slotsBetween(own, other).filter(({ place, mm }) => {
+          const middle = along(place, mm / 2);
+          return !areas.some((a, i) => a && i !== first && i !== later && contains(a, middle));
+        });
         if (slot.length * PLACE_MM < ALONG_MM) return [];
         const [a, b] = [job.pieces[first]!, job.pieces[later]!];
         const wide = slot.map((s) => s.mm).sort((p, q) => p - q)[slot.length >> 1]!;

@@ -1,0 +1,54 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { digitize } from '../artwork/digitize';
+import { readSvg } from '../artwork/svg';
+import { emptyJob, fitsHoop } from '../document/job';
+import { parseJob } from '../document/schema';
+import type { Job } from '../document/types';
+import { forecast, gapsOf } from '../forecast/forecast';
+import { PROOF_GRID } from '../forecast/sheet';
+import { Planner } from '../plan/build';
+import { measurePlan } from '../plan/measure';
+import { prove } from '../proof/prove';
+import { DEMOS, type Demo } from './demos';
+
+/** The job as the shelf makes it of a demo. */
+function jobOf(demo: Demo): Job {
+  const svg = readFileSync(join('public', 'demo', demo.file), 'utf8');
+  const base = emptyJob(demo.file, demo.name, demo.brief);
+  const made = digitize(readSvg(svg), { ...demo.brief.size, cloth: base.brief.cloth, settings: base.settings });
+  return { ...base, threads: made.threads, pieces: made.pieces, ...(demo.accepted ? { accepted: demo.accepted } : {}) };
+}
+
+test('demo jobs have each a name, a file and a hoop of their own to fit', () => {
+  expect(new Set(DEMOS.map((d) => d.name)).size).toBe(DEMOS.length);
+  expect(new Set(DEMOS.map((d) => d.file)).size).toBe(DEMOS.length);
+});
+
+describe.each(DEMOS.map((d) => [d.name, d] as const))('%s', (_, demo) => {
+  const job = jobOf(demo);
+  const planner = new Planner();
+  const plan = planner.plan(job);
+  const findings = prove(job, planner, plan);
+
+  it('is a valid record that fits its hoop', () => {
+    expect(parseJob(JSON.parse(JSON.stringify(job))).pieces).toHaveLength(job.pieces.length);
+    const { widthMm, heightMm } = measurePlan(job, plan);
+    expect(fitsHoop(job.brief.hoop, widthMm, heightMm)).toBe(true);
+  });
+
+  it('has no severe finding, and a reason for every warning that is left', () => {
+    expect(findings.filter((f) => f.severity === 'stop').map((f) => f.message)).toEqual([]);
+    expect(findings.filter((f) => f.severity === 'warn' && f.accepted === undefined).map((f) => f.message)).toEqual([]);
+  });
+
+  it('accepts nothing that is not found', () => {
+    const found = findings.filter((f) => f.accepted !== undefined).map((f) => f.rule);
+    expect((demo.accepted ?? []).map((a) => a.rule)).toEqual(found);
+  });
+
+  it('shows no cloth at its edges on the finer grid either', () => {
+    const seen = forecast(job, { planner, plan, grid: PROOF_GRID });
+    expect(gapsOf(seen.meetings, 0.25).map((g) => `${job.pieces[g.first]!.name}, ${job.pieces[g.later]!.name}: ${g.gapMm}`)).toEqual([]);
+  });
+});

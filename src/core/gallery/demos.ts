@@ -1,0 +1,81 @@
+import type { AcceptedFinding, Brief } from '../document/types';
+
+/** A job that ships with Cobble: its drawing lies in `public/demo`. */
+export interface Demo {
+  name: string;
+  file: string;
+  brief: Partial<Brief>;
+  accepted?: AcceptedFinding[];
+}
+
+/** Made-up jobs of the Quillwater Stitchroom, as they lie on the shelf. */
+export const DEMOS: readonly Demo[] = [
+  {
+    name: 'Ferry crew polo',
+    file: 'heron.svg',
+    brief: {
+      cloth: 'pique',
+      place: 'left-chest',
+      garment: 'Polo shirt, white',
+      hoop: { width: 100, height: 100, shape: 'rect' },
+      size: { width: 85 },
+      quantity: 24,
+      notes: 'For the ferry crew. The heron must read from across the deck; keep the reeds slim.',
+    },
+    accepted: [{ rule: 'layers-stacked', pieces: [], reason: 'the head is small and is to stand up; sewn slowly with a 75/11 needle' }],
+  },
+  {
+    name: 'Night shift cap',
+    file: 'lamp.svg',
+    brief: {
+      cloth: 'cap',
+      place: 'cap-front',
+      garment: 'Structured cap, navy',
+      hoop: { width: 130, height: 60, shape: 'rect' },
+      size: { height: 55 },
+      quantity: 18,
+      notes: 'Tram depot, night shift. The lamp is to glow; rails clean over the seam.',
+    },
+  },
+  {
+    name: 'Tide-pool club patch',
+    file: 'limpet.svg',
+    brief: {
+      cloth: 'patch',
+      place: 'patch',
+      garment: 'Patch, heat seal on the back',
+      hoop: { width: 100, height: 100, shape: 'rect' },
+      size: { width: 75 },
+      quantity: 60,
+      notes: 'Round, border last. The children are to know a limpet when they see one.',
+    },
+    accepted: [{ rule: 'outline-late', pieces: ['p14', 'p1'], reason: 'the rim of a patch is sewn last: it is where it is cut' }],
+  },
+  {
+    name: 'Pottery café apron',
+    file: 'kettle.svg',
+    brief: {
+      cloth: 'twill',
+      clothHex: '#d8cdb6',
+      place: 'apron',
+      garment: 'Apron, natural canvas',
+      hoop: { width: 130, height: 180, shape: 'rect' },
+      size: { width: 104 },
+      quantity: 8,
+      notes: 'Kettle with steam; the word must be read from the counter.',
+    },
+  },
+  {
+    name: 'Botanical jacket back',
+    file: 'fern.svg',
+    brief: {
+      cloth: 'twill',
+      place: 'jacket-back',
+      garment: 'Denim jacket',
+      hoop: { width: 360, height: 360, shape: 'rect' },
+      size: { height: 240 },
+      quantity: 3,
+      notes: 'Fern and seed heads for the garden’s volunteers.',
+    },
+  },
+];

@@ -1,0 +1,19 @@
+/**
+ * What was worked out for a shape, or for a pair of them, is kept as long as the shapes live. Shapes are kept by content,
+ * so after an edit only what concerns the edited piece is worked out again.
+ */
+export function ofEach<K extends object, T>(make: (key: K) => T): (key: K) => T {
+  const known = new WeakMap<K, T>();
+  return (key) => {
+    const old = known.get(key);
+    if (old !== undefined) return old;
+    const made = make(key);
+    known.set(key, made);
+    return made;
+  };
+}
+
+export function ofPair<A extends object, B extends object, T>(make: (a: A, b: B) => T): (a: A, b: B) => T {
+  const of = ofEach((a: A) => ofEach((b: B) => ({ made: make(a, b) })));
+  return (a, b) => of(a)(b).made;
+}
