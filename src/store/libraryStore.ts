@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import { briefRecipe, jobsAltered, type HouseRecipe } from '@/core/cloth/house';
 import { EMPTY_LIBRARY, mergedLibrary, parseLibrary, type ShopLibrary } from '@/core/cloth/library';
 import type { Job } from '@/core/document/types';
-import { listJobs, loadLibrary, saveJob, saveLibrary } from '@/platform/storage';
+import { listJobs, loadLibrary, saveJob, saveLibrary, type SavedJob } from '@/platform/storage';
 import { announceSaved } from '@/platform/tabs';
 
 interface LibraryState {
@@ -47,14 +47,14 @@ export async function alteredBy(recipe: HouseRecipe): Promise<Job[]> {
 
 /** Gives the recipe as it now is to the jobs that it alters. */
 export async function applyTo(recipe: HouseRecipe, ids: readonly string[]): Promise<void> {
-  for (const saved of await listJobs()) {
-    if (!ids.includes(saved.job.id)) continue;
+  const follow = async (saved: SavedJob): Promise<void> => {
     // The picture on the shelf was made with the old numbers.
     const rest = { ...saved };
     delete rest.picture;
     await saveJob({ ...rest, job: { ...saved.job, brief: { ...saved.job.brief, ...briefRecipe(recipe) } }, updated: Date.now() });
     announceSaved(saved.job.id);
-  }
+  };
+  await Promise.all((await listJobs()).filter((saved) => ids.includes(saved.job.id)).map(follow));
 }
 
 /** Puts a library file's entries in. @throws InputError with a sentence for people */

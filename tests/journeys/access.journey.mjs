@@ -1,26 +1,13 @@
 // Every place can be used by all: no serious finding of axe, and the keyboard reaches what the pointer reaches.
 import axe from '@axe-core/webdriverjs';
 import assert from 'node:assert/strict';
-import { after, before, test } from 'node:test';
-import { hands, startApp, startBrowser } from './browser.mjs';
+import { test } from 'node:test';
+import { startJourney } from './browser.mjs';
 
 const AxeBuilder = axe.default ?? axe;
-let app;
-let driver;
-let h;
-let bench;
-
-before(async () => {
-  app = await startApp();
-  ({ driver } = await startBrowser());
-  h = hands(driver);
-  await driver.get(app.address);
-  bench = await (await h.find('a[aria-label="Open Ferry crew polo"]')).getAttribute('href');
-});
-after(async () => {
-  await driver?.quit();
-  app?.stop();
-});
+const { app, driver, h } = await startJourney();
+await driver.get(app.address);
+const bench = await (await h.find('a[aria-label="Open Ferry crew polo"]')).getAttribute('href');
 
 async function serious() {
   const { violations } = await new AxeBuilder(driver).analyze();

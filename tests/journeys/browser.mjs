@@ -4,6 +4,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { after } from 'node:test';
 import { Builder, By, until } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome.js';
 
@@ -145,4 +146,13 @@ export function hands(driver) {
     sewn,
     saved: () => poll('saved', async () => (await driver.findElements(By.css('[data-saved="saved"]'))).length > 0),
   };
+}
+
+/** The application, a browser and hands for a file of journeys; all of it goes when the file's tests have run. */
+export async function startJourney() {
+  const app = await startApp();
+  after(app.stop);
+  const { driver, downloads } = await startBrowser();
+  after(() => driver.quit());
+  return { app, driver, downloads, h: hands(driver) };
 }

@@ -1,21 +1,9 @@
 // Two versions of a job under one slider, and every figure of both.
 import assert from 'node:assert/strict';
-import { after, before, test } from 'node:test';
-import { hands, startApp, startBrowser } from './browser.mjs';
+import { test } from 'node:test';
+import { startJourney } from './browser.mjs';
 
-let app;
-let driver;
-let h;
-
-before(async () => {
-  app = await startApp();
-  ({ driver } = await startBrowser());
-  h = hands(driver);
-});
-after(async () => {
-  await driver?.quit();
-  app?.stop();
-});
+const { app, driver, h } = await startJourney();
 
 const figures = async (key) => (await h.text(`[data-testid="compare-figures"] [data-row="${key}"]`)).replace(/[\n,]/g, ' ');
 const openDemo = async (name) => {

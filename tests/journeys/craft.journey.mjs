@@ -3,24 +3,11 @@ import assert from 'node:assert/strict';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { after, before, test } from 'node:test';
-import { hands, startApp, startBrowser } from './browser.mjs';
+import { test } from 'node:test';
+import { startJourney } from './browser.mjs';
 
-let app;
-let driver;
-let h;
-let ferry;
-
-before(async () => {
-  app = await startApp();
-  ({ driver } = await startBrowser());
-  h = hands(driver);
-  ferry = await h.openDemo(app);
-});
-after(async () => {
-  await driver?.quit();
-  app?.stop();
-});
+const { app, driver, h } = await startJourney();
+const ferry = await h.openDemo(app);
 
 const ESC = '\uE00C';
 const SHIFT = '\uE008';
@@ -182,6 +169,7 @@ test('a cloth of the shop says which jobs a change alters, and alters them when 
   await h.find('[data-testid="altered"]');
   assert.match(await h.text('[data-testid="altered"]'), /Ferry crew polo/);
   await (await h.findText('button', 'Alter them')).click();
+  await h.poll('altered', async () => (await h.count('[data-testid="altered"]')) === 0);
   await driver.get(ferry.replace('/bench', '/brief'));
   await h.poll('the new value', async () => /0\.50 mm at each end/.test(await h.text('aside')));
 });

@@ -1,22 +1,10 @@
 // Shaping by hand with real pointer events: draw, drag a node, lay slants, pin a start, measure, undo all the way.
 import assert from 'node:assert/strict';
-import { after, before, test } from 'node:test';
-import { hands, startApp, startBrowser } from './browser.mjs';
+import { test } from 'node:test';
+import { startJourney } from './browser.mjs';
 
-let app;
-let driver;
-let h;
-
-before(async () => {
-  app = await startApp();
-  ({ driver } = await startBrowser());
-  h = hands(driver);
-  await h.openDemo(app);
-});
-after(async () => {
-  await driver?.quit();
-  app?.stop();
-});
+const { app, driver, h } = await startJourney();
+await h.openDemo(app);
 
 const pixel = (x, y) => h.pixel(x, y);
 const key = (k) => driver.actions().sendKeys(k).perform();

@@ -1,11 +1,7 @@
 // The needle's path: a proposal taken, a start pinned, a piece dragged in the order, a cut saved, a replay that waits.
 import assert from 'node:assert/strict';
-import { after, before, test } from 'node:test';
-import { bundleOf, hands, jobRecord, startApp, startBrowser } from './browser.mjs';
-
-let app;
-let driver;
-let h;
+import { test } from 'node:test';
+import { bundleOf, jobRecord, startJourney } from './browser.mjs';
 
 /** Six pennants side by side in a jumbled order, a flag that stands alone, and a band of another thread. */
 const jumbled = jobRecord(
@@ -23,18 +19,9 @@ const jumbled = jobRecord(
     ],
   },
 );
-
-before(async () => {
-  const bundle = bundleOf(jumbled);
-  app = await startApp();
-  ({ driver } = await startBrowser());
-  h = hands(driver);
-  await h.openBundle(app, bundle);
-});
-after(async () => {
-  await driver?.quit();
-  app?.stop();
-});
+const { app, driver, h } = await startJourney();
+const bundle = bundleOf(jumbled);
+await h.openBundle(app, bundle);
 
 const key = (k) => h.key(k);
 const trims = async () => Number(await h.total('trims'));

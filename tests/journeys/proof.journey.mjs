@@ -1,22 +1,10 @@
 // What the proof finds while one works: a finding leads to its place, is mended in one step, or accepted with a reason.
 import assert from 'node:assert/strict';
-import { after, before, test } from 'node:test';
-import { hands, startApp, startBrowser } from './browser.mjs';
+import { test } from 'node:test';
+import { startJourney } from './browser.mjs';
 
-let app;
-let driver;
-let h;
-
-before(async () => {
-  app = await startApp();
-  ({ driver } = await startBrowser());
-  h = hands(driver);
-  await h.openDemo(app);
-});
-after(async () => {
-  await driver?.quit();
-  app?.stop();
-});
+const { app, driver, h } = await startJourney();
+await h.openDemo(app);
 
 const count = (css) => h.count(css);
 

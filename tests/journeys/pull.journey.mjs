@@ -1,11 +1,7 @@
 // The pull of the cloth: a late outline gapes in the forecast, and auto-correction closes it without moving the outline.
 import assert from 'node:assert/strict';
-import { after, before, test } from 'node:test';
-import { bundleOf, hands, jobRecord, startApp, startBrowser } from './browser.mjs';
-
-let app;
-let driver;
-let h;
+import { test } from 'node:test';
+import { bundleOf, jobRecord, startJourney } from './browser.mjs';
 
 /** A field on a T-shirt, ten stripes upon it, and its outline last of all. */
 const late = jobRecord(
@@ -18,18 +14,9 @@ const late = jobRecord(
   { hoop: { width: 120, height: 120, shape: 'rect' }, threads: [{ id: 't2', code: 'Q310', name: 'Tar', hex: '#20242c', weight: 40 }] },
 );
 late.brief.cloth = 'jersey';
-
-before(async () => {
-  const bundle = bundleOf(late);
-  app = await startApp();
-  ({ driver } = await startBrowser());
-  h = hands(driver);
-  await h.openBundle(app, bundle);
-});
-after(async () => {
-  await driver?.quit();
-  app?.stop();
-});
+const { app, driver, h } = await startJourney();
+const bundle = bundleOf(late);
+await h.openBundle(app, bundle);
 
 const shapes = () =>
   driver.executeScript('return [...document.querySelectorAll("[data-gap]")].map((e) => Number(e.dataset.gap)).sort((a, b) => b - a)');

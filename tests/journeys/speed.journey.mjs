@@ -1,11 +1,7 @@
 // How fast the Bench answers, with real pointer events. Figures are printed, not asserted: they depend on the machine.
 import assert from 'node:assert/strict';
-import { after, before, test } from 'node:test';
-import { bundleOf, hands, jobRecord, startApp, startBrowser } from './browser.mjs';
-
-let app;
-let driver;
-let h;
+import { test } from 'node:test';
+import { bundleOf, jobRecord, startJourney } from './browser.mjs';
 
 const square = (x, y, side) => `M${x},${y} H${x + side} V${y + side} H${x} Z`;
 const jobFile = (name, areas, settings = {}) =>
@@ -26,16 +22,7 @@ async function open(file, name) {
   await h.poll('its name', async () => (await driver.getPageSource()).includes(name));
   await h.sewn();
 }
-
-before(async () => {
-  app = await startApp();
-  ({ driver } = await startBrowser());
-  h = hands(driver);
-});
-after(async () => {
-  await driver?.quit();
-  app?.stop();
-});
+const { app, driver, h } = await startJourney();
 
 const middle = (values) => values.slice().sort((a, b) => a - b)[values.length >> 1];
 

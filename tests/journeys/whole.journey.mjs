@@ -4,24 +4,11 @@ import { execFileSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { after, before, test } from 'node:test';
-import { By, hands, startApp, startBrowser } from './browser.mjs';
+import { test } from 'node:test';
+import { By, startJourney } from './browser.mjs';
 
 const LANTERN = resolve('tests/fixtures/lantern.svg');
-let app;
-let driver;
-let downloads;
-let h;
-
-before(async () => {
-  app = await startApp();
-  ({ driver, downloads } = await startBrowser());
-  h = hands(driver);
-});
-after(async () => {
-  await driver?.quit();
-  app?.stop();
-});
+const { app, driver, downloads, h } = await startJourney();
 
 const click = async (tag, text) => (await h.findText(tag, text)).click();
 const number = async (css, value) => {

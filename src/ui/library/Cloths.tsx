@@ -154,28 +154,38 @@ function Recipe({ recipe, changed }: { recipe: HouseRecipe; changed: boolean }) 
           />
         ))}
       </div>
-      {altered.length > 0 && (
-        <div role="status" data-testid="altered" className="mt-5 flex items-center gap-3 rounded-md border border-warn p-3">
-          <p className="flex-1">
-            This would alter {altered.length} {altered.length === 1 ? 'job' : 'jobs'}: {altered.map((j) => j.name).join(', ')}. They keep
-            their old numbers until you say so.
-          </p>
-          <Button
-            onClick={() =>
-              void applyTo(
-                recipe,
-                altered.map((j) => j.id),
-              ).then(() => {
-                toast.success(`${altered.length} ${altered.length === 1 ? 'job follows' : 'jobs follow'} the recipe now.`);
-                setAltered([]);
-              })
-            }
-          >
-            Alter them
-          </Button>
-        </div>
-      )}
+      {altered.length > 0 && <Altered recipe={recipe} jobs={altered} onDone={() => setAltered([])} />}
     </section>
+  );
+}
+
+/** The jobs that a changed recipe would alter, and the button that alters them. */
+function Altered({ recipe, jobs, onDone }: { recipe: HouseRecipe; jobs: readonly Job[]; onDone(): void }) {
+  const [busy, setBusy] = useState(false);
+  const alter = async (): Promise<void> => {
+    setBusy(true);
+    try {
+      await applyTo(
+        recipe,
+        jobs.map((j) => j.id),
+      );
+      toast.success(`${jobs.length} ${jobs.length === 1 ? 'job follows' : 'jobs follow'} the recipe now.`);
+      onDone();
+    } catch (error) {
+      toast.error(error instanceof Error ? error.message : 'The jobs could not be saved.');
+      setBusy(false);
+    }
+  };
+  return (
+    <div role="status" data-testid="altered" className="mt-5 flex items-center gap-3 rounded-md border border-warn p-3">
+      <p className="flex-1">
+        This would alter {jobs.length} {jobs.length === 1 ? 'job' : 'jobs'}: {jobs.map((j) => j.name).join(', ')}. They keep their old
+        numbers until you say so.
+      </p>
+      <Button disabled={busy} onClick={() => void alter()}>
+        {busy ? 'Altering …' : 'Alter them'}
+      </Button>
+    </div>
   );
 }
 
