@@ -6,7 +6,8 @@ export function proxy(request: NextRequest): NextResponse {
   const development = process.env.NODE_ENV === 'development';
   const policy = [
     `default-src 'self'`,
-    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${development ? " 'unsafe-eval'" : ''}`,
+    // The forecast's innermost loops are WebAssembly; the word allows that and no script.
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic' 'wasm-unsafe-eval'${development ? " 'unsafe-eval'" : ''}`,
     // Positions of things on the cloth are inline styles; they carry no code.
     `style-src 'self' 'unsafe-inline'`,
     `img-src 'self' blob: data:`,

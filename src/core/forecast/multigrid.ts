@@ -1,5 +1,4 @@
-import { alongPlain, alongThreaded, prolongRow, restrictRow } from './kernels';
-import type { Level } from './stencil';
+import { HELD, type Level } from './stencil';
 
 /** Nodes from (c0, r0) to (c1, r1), both included. */
 export interface Window {
@@ -15,47 +14,24 @@ export const widened = ({ c0, r0, c1, r1 }: Window, by: number): Window => ({ c0
 
 const COARSEST_SWEEPS = 24;
 
-/** Goes along a row from node `first` up to, but without, `last`, stretch by stretch of nodes of one kind. */
-function alongRow({ nx, u, f, r, k, held, plain, cloth }: Level, first: number, last: number, step: number, answer: boolean): void {
-  const across2 = 2 * (nx + 1);
-  let node = first;
-  while (node !== last) {
-    const from = node;
-    if (held[node] === 1) {
-      if (!answer) r[2 * node] = r[2 * node + 1] = 0;
-      node += step;
-    } else if (plain[node] === 1) {
-      while (node !== last && plain[node] === 1 && held[node] === 0) node += step;
-      alongPlain(u, f, r, cloth, across2, from, node, step, answer);
-    } else {
-      while (node !== last && plain[node] === 0 && held[node] === 0) node += step;
-      alongThreaded(u, f, r, k, across2, from, node, step, answer);
-    }
-  }
-}
-
 /** One Gauss-Seidel sweep over the nodes of a window; each node's two displacements are solved together. */
-function sweep(level: Level, { c0, r0, c1, r1 }: Window, forward: boolean): void {
-  const across = level.nx + 1;
-  if (forward) for (let row = r0; row <= r1; row++) alongRow(level, row * across + c0, row * across + c1 + 1, 1, true);
-  else for (let row = r1; row >= r0; row--) alongRow(level, row * across + c1, row * across + c0 - 1, -1, true);
+function sweep({ loops, nx, u, f, k, kind, cloth }: Level, { c0, r0, c1, r1 }: Window, forward: boolean): void {
+  loops.sweep(u.byteOffset, f.byteOffset, k.byteOffset, kind.byteOffset, nx + 1, cloth, c0, r0, c1, r1, forward ? 1 : 0);
 }
 
 /** What the displacements leave of the forces, at the nodes of a window. */
-function residual(level: Level, { c0, r0, c1, r1 }: Window): void {
-  const across = level.nx + 1;
-  for (let row = r0; row <= r1; row++) alongRow(level, row * across + c0, row * across + c1 + 1, 1, false);
+export function residual({ loops, nx, u, f, r, k, kind, cloth }: Level, { c0, r0, c1, r1 }: Window): void {
+  loops.residual(u.byteOffset, f.byteOffset, r.byteOffset, k.byteOffset, kind.byteOffset, nx + 1, cloth, c0, r0, c1, r1);
 }
 
 /** Force of the coarse nodes whose whole neighbourhood lies in the fine window; forces of incomplete ones are left out. */
-function restrict(fine: Level, coarse: Level, window: Window, inner: Window): void {
+export function restrict(fine: Level, coarse: Level, window: Window, inner: Window): void {
   clear(coarse, inner);
   const first = Math.max(inner.c0, (window.c0 + 2) >> 1);
   const last = Math.min(inner.c1, (window.c1 - 1) >> 1);
-  for (let row = inner.r0; row <= inner.r1; row++) {
-    if (2 * row - 1 < window.r0 || 2 * row + 1 > window.r1) continue;
-    restrictRow(fine.r, coarse.f, fine.nx + 1, coarse.nx + 1, row, first, last);
-  }
+  const top = Math.max(inner.r0, (window.r0 + 2) >> 1);
+  const low = Math.min(inner.r1, (window.r1 - 1) >> 1);
+  fine.loops.restrict(fine.r.byteOffset, coarse.f.byteOffset, fine.nx + 1, coarse.nx + 1, first, top, last, low);
 }
 
 /** Forgets forces and displacements in a window and right about it. */
@@ -68,12 +44,13 @@ function clear({ nx, f, u }: Level, { c0, r0, c1, r1 }: Window): void {
 }
 
 /** Adds the displacements of a coarse window, interpolated, to all fine nodes that it reaches: no step is left at its edge. */
-function prolong(coarse: Level, fine: Level, reached: Window): void {
+export function prolong(coarse: Level, fine: Level, reached: Window): void {
   const { c0, r0, c1, r1 } = clipped(
     { c0: 2 * reached.c0 - 1, r0: 2 * reached.r0 - 1, c1: 2 * reached.c1 + 1, r1: 2 * reached.r1 + 1 },
     fine,
   );
-  for (let row = r0; row <= r1; row++) prolongRow(coarse.u, fine.u, fine.held, fine.nx + 1, coarse.nx + 1, row, c0, c1);
+  const { u, kind, nx, loops } = fine;
+  loops.prolong(coarse.u.byteOffset, u.byteOffset, kind.byteOffset, nx + 1, coarse.nx + 1, c0, r0, c1, r1);
 }
 
 const clipped = (w: Window, level: Level): Window => {
@@ -132,7 +109,7 @@ export function unanswered(level: Level): number {
   residual(level, wholeOf(level));
   let [left, all] = [0, 0];
   for (let i = 0; i < level.r.length; i++) {
-    if (level.held[i >> 1] === 1) continue;
+    if ((level.kind[i >> 1]! & HELD) !== 0) continue;
     left += level.r[i]! * level.r[i]!;
     all += level.f[i]! * level.f[i]!;
   }

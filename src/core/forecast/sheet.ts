@@ -5,8 +5,9 @@ import { hypot, ln } from '../units/trig';
 import type { SheetMemory, Snapshot } from './memory';
 import { Stretches, type CellGrid } from './cut';
 import { BEFORE, KEPT, Laid, WANTED } from './laid';
+import { giveBack, type Room } from './kernels';
 import { cycle, near, unanswered, wholeOf, widened, type Window } from './multigrid';
-import { addStress, addThread, layCloth, makeLevel, strainOf, type Level } from './stencil';
+import { addStress, addThread, layCloth, makeGrids, strainOf, type Level } from './stencil';
 
 /** What the cloth in its hoop and the thread do to each other. */
 export interface SheetParameters {
@@ -101,7 +102,8 @@ type Sewn = Pick<StitchPlan, 'x' | 'y' | 'command' | 'thread'>;
  * given way. Source: exponentially fitted theta methods; Hairer, Wanner, Solving Ordinary Differential Equations II.
  */
 export class Sheet {
-  private readonly levels: Level[] = [];
+  private readonly levels: readonly Level[];
+  private readonly room: Room;
   private readonly grid: CellGrid;
   /** What the thread in each cell resists by, N·mm. */
   private readonly resists: Float64Array;
@@ -130,14 +132,10 @@ export class Sheet {
     const [columns, rows] = [whole(cells(hoop.width)), whole(cells(hoop.height))];
     this.grid = { columns, rows, left: (-columns * cellMm) / 2, top: (-rows * cellMm) / 2, cellMm };
     const radius = hoop.width / 2 + RING_MM;
-    for (let d = 0; d <= depth; d++) {
-      const h = cellMm * 2 ** d;
-      const held = (c: number, r: number): boolean =>
-        hoop.shape === 'round' && hypot(this.grid.left + c * h, this.grid.top + r * h) > radius;
-      const level = makeLevel(columns / 2 ** d, rows / 2 ** d, h, held);
-      layCloth(level, parameters.stiffnessNPerMm);
-      this.levels.push(level);
-    }
+    const { left, top } = this.grid;
+    const outside = (x: number, y: number): boolean => hoop.shape === 'round' && hypot(left + x, top + y) > radius;
+    ({ levels: this.levels, room: this.room } = makeGrids(columns, rows, cellMm, depth, outside));
+    for (const level of this.levels) layCloth(level, parameters.stiffnessNPerMm);
     this.batch = new Laid(columns * rows);
     this.step = new Laid(columns * rows);
     this.part = new Float64Array(columns * rows);
@@ -179,7 +177,7 @@ export class Sheet {
   }
 
   private arrays(): (Float64Array | Float32Array | Uint8Array)[] {
-    return [...this.levels.flatMap(({ u, f, k, plain }) => [u, f, k, plain]), this.resists];
+    return [...this.levels.flatMap(({ u, f, k, kind }) => [u, f, k, kind]), this.resists];
   }
 
   private snapshot(event: number): Snapshot {
@@ -343,13 +341,11 @@ export class Sheet {
     }
   }
 
-  private at(x: number, y: number): [number, number] {
-    const { left, top, cellMm } = this.grid;
-    return displacementAt(this.levels[0]!, (x - left) / cellMm, (y - top) / cellMm);
-  }
-
+  /** What there is to say; after it the memory of the grids is another sheet's. */
   private result(sewn: Where, left: number): SheetResult {
     const level = this.levels[0]!;
+    const { grid } = this;
+    const u = level.u.slice();
     const strain = new Float32Array(3 * level.nx * level.ny);
     const one = new Float64Array(3);
     for (let row = 0; row < level.ny; row++) {
@@ -358,13 +354,14 @@ export class Sheet {
         strain.set(one, 3 * (row * level.nx + column));
       }
     }
+    giveBack(this.room);
     return {
       sewnX: sewn.x,
       sewnY: sewn.y,
-      at: (x, y) => this.at(x, y),
+      at: (x, y) => displacementAt(u, grid, (x - grid.left) / grid.cellMm, (y - grid.top) / grid.cellMm),
       strain,
       threaded: Uint8Array.from(this.resists, (n) => (n > 0 ? 1 : 0)),
-      ...this.grid,
+      ...grid,
       unanswered: left,
     };
   }
@@ -377,12 +374,12 @@ interface Where {
 }
 
 /** Displacement between nodes, bilinear; nothing moves outside the sheet. */
-function displacementAt({ nx, ny, u }: Level, gx: number, gy: number): [number, number] {
+function displacementAt(u: Float32Array, { columns, rows }: CellGrid, gx: number, gy: number): [number, number] {
   const [c, r] = [Math.floor(gx), Math.floor(gy)];
-  if (c < 0 || r < 0 || c >= nx || r >= ny) return [0, 0];
+  if (c < 0 || r < 0 || c >= columns || r >= rows) return [0, 0];
   const [fx, fy] = [gx - c, gy - r];
-  const a = 2 * (r * (nx + 1) + c);
-  const b = a + 2 * (nx + 1);
+  const a = 2 * (r * (columns + 1) + c);
+  const b = a + 2 * (columns + 1);
   const mix = (i: number): number =>
     (u[a + i]! * (1 - fx) + u[a + 2 + i]! * fx) * (1 - fy) + (u[b + i]! * (1 - fx) + u[b + 2 + i]! * fx) * fy;
   return [mix(0), mix(1)];

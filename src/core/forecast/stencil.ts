@@ -1,10 +1,16 @@
+import { roomFor, takeRoom, type Loops, type Room } from './kernels';
+
 /** Neighbours of a node in its stencil: row by row from the upper left, the node itself in the middle. */
 export const NEIGHBOURS = 9;
 /** Numbers of a node's stencil: a block of 2 x 2 for each neighbour. */
 export const BLOCK = 4 * NEIGHBOURS;
 const MIDDLE = 4;
 
-/** One grid of the sheet: displacement, force and stiffness at every node. */
+/** What is known of a node, bit by bit: it does not move; thread lies about it. */
+export const HELD = 1;
+export const THREADED = 2;
+
+/** One grid of the sheet: displacement, force and stiffness at every node. Its arrays lie in the memory of `loops`. */
 export interface Level {
   /** Cells across and down. Nodes are one more each way; those on the rim, and outside a round hoop, are held. */
   nx: number;
@@ -12,41 +18,50 @@ export interface Level {
   /** Side of a cell, mm. */
   h: number;
   /** Displacement of each node, x and y by turns, mm. */
-  u: Float64Array;
+  u: Float32Array<ArrayBuffer>;
   /** Force on each node, N. */
-  f: Float64Array;
+  f: Float32Array<ArrayBuffer>;
   /** What is left of the force where displacement does not yet answer it, N. */
-  r: Float64Array;
+  r: Float32Array<ArrayBuffer>;
   /** Stiffness blocks of each node, N/mm. */
-  k: Float32Array;
-  held: Uint8Array;
-  /** 1 where no thread lies about a node: its stencil is that of cloth alone. */
-  plain: Uint8Array;
+  k: Float32Array<ArrayBuffer>;
+  /** `HELD` and `THREADED`; where no thread lies, the stencil is that of cloth alone. */
+  kind: Uint8Array<ArrayBuffer>;
   /** Stiffness of the cloth, N/mm. */
   cloth: number;
+  loops: Loops;
 }
 
-export function makeLevel(nx: number, ny: number, h: number, isHeld: (column: number, row: number) => boolean): Level {
+/** Grids of one sheet, the finest first, and the memory that they lie in. */
+export interface Grids {
+  levels: Level[];
+  room: Room;
+}
+
+/**
+ * Makes `depth` + 1 grids over the same sheet, each of half as many cells each way as the one before.
+ * @param nx cells of the finest grid, a multiple of 2^depth, and so `ny`
+ * @param h side of its cells, mm
+ * @param isHeld whether a node is held that is so many mm right of and below the upper left corner
+ */
+export function makeGrids(nx: number, ny: number, h: number, depth: number, isHeld: (x: number, y: number) => boolean): Grids {
+  const sizes = Array.from({ length: depth + 1 }, (_, d) => [nx >> d, ny >> d] as const);
+  const room = takeRoom(roomFor(sizes.flatMap(([w, t]) => [8, 8, 8, 4 * BLOCK, 1].map((bytes) => bytes * (w + 1) * (t + 1)))));
+  const levels = sizes.map(([w, t], d) => makeLevel(w, t, h * 2 ** d, isHeld, room));
+  return { levels, room };
+}
+
+function makeLevel(nx: number, ny: number, h: number, isHeld: (x: number, y: number) => boolean, room: Room): Level {
   const nodes = (nx + 1) * (ny + 1);
-  const held = new Uint8Array(nodes);
+  const kind = room.bytes(nodes);
   for (let row = 0; row <= ny; row++) {
     for (let column = 0; column <= nx; column++) {
       const rim = row === 0 || column === 0 || row === ny || column === nx;
-      held[row * (nx + 1) + column] = rim || isHeld(column, row) ? 1 : 0;
+      kind[row * (nx + 1) + column] = rim || isHeld(column * h, row * h) ? HELD : 0;
     }
   }
-  return {
-    nx,
-    ny,
-    h,
-    held,
-    plain: new Uint8Array(nodes).fill(1),
-    cloth: 0,
-    u: new Float64Array(2 * nodes),
-    f: new Float64Array(2 * nodes),
-    r: new Float64Array(2 * nodes),
-    k: new Float32Array(BLOCK * nodes),
-  };
+  const [u, f, r, k] = [room.floats(2 * nodes), room.floats(2 * nodes), room.floats(2 * nodes), room.floats(BLOCK * nodes)];
+  return { nx, ny, h, kind, cloth: 0, u, f, r, k, loops: room.loops };
 }
 
 /** Adds a spring between a node and a neighbour that resists along (dx, dy), N/mm. */
@@ -91,7 +106,7 @@ const slopeY = new Float64Array(4);
  * @param m upper half of the stiffness matrix, from index `from`
  */
 export function addThread(level: Level, depth: number, fineColumn: number, fineRow: number, m: Float64Array, from: number): void {
-  const { nx, k, h, plain } = level;
+  const { nx, k, h, kind } = level;
   const across = nx + 1;
   const column = fineColumn >> depth;
   const row = fineRow >> depth;
@@ -108,7 +123,7 @@ export function addThread(level: Level, depth: number, fineColumn: number, fineR
   const first = row * across + column;
   for (let i = 0; i < 4; i++) {
     const nodeI = (first + (i & 1) + (i >> 1) * across) | 0;
-    plain[nodeI] = 0;
+    kind[nodeI]! |= THREADED;
     const ax = slopeX[i]!;
     const ay = slopeY[i]!;
     // Rows of the transposed slopes times the matrix: what corner i feels of a strain (xx, yy, xy).
