@@ -13,13 +13,12 @@ type Grid = Omit<SheetOptions, 'progress'>;
 
 /** Full cycles over the whole hoop after each batch, until next to no force is left. */
 const CONVERGED = { cycles: 4, sweeps: 2, reach: 9999, tolerance: 1e-6 };
-const converged = (grid: Grid): Grid => ({ ...grid, ...CONVERGED, short: { ...grid.short, cycles: CONVERGED.cycles } });
+const converged = (grid: Grid): Grid => ({ ...grid, ...CONVERGED });
 /** Converged, and laid a few stitches at a time. */
 const exact = (grid: Grid, stitches: number): Grid => ({
   ...converged(grid),
   leastBatch: stitches,
   batches: Infinity,
-  short: { upTo: 0, batches: 1, cycles: 1 },
   steps: 1,
 });
 

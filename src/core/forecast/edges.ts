@@ -132,11 +132,13 @@ const SAME_EDGE = 0.8;
 /** Places whose figure is the median of those about it: rows that end a little sooner or later do not make an edge ragged. */
 function calmed<K extends string, T extends EdgePlace & Record<K, number>>(places: readonly T[], key: K): T[] {
   return places.map((place, i) => {
-    const near = places
-      .slice(Math.max(0, i - CALM_PLACES), i + CALM_PLACES + 1)
-      .filter((p) => hypot(p.at.x - place.at.x, p.at.y - place.at.y) <= (CALM_PLACES + 1) * PLACE_MM && dot(p.out, place.out) > SAME_EDGE)
-      .map((p) => p[key])
-      .sort((a, b) => a - b);
+    const near: number[] = [];
+    for (let k = Math.max(0, i - CALM_PLACES); k <= Math.min(places.length - 1, i + CALM_PLACES); k++) {
+      const p = places[k]!;
+      const apart = hypot(p.at.x - place.at.x, p.at.y - place.at.y);
+      if (apart <= (CALM_PLACES + 1) * PLACE_MM && dot(p.out, place.out) > SAME_EDGE) near.push(p[key]);
+    }
+    near.sort((a, b) => a - b);
     const middle = near.length >> 1;
     return { ...place, [key]: near.length % 2 === 1 ? near[middle]! : (near[middle - 1]! + near[middle]!) / 2 };
   });

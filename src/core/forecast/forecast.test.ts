@@ -6,7 +6,6 @@ import { forecastParameters, stabilizerStiffness } from './parameters';
 import { EDITING_GRID, PROOF_GRID, Sheet, type SheetOptions } from './sheet';
 import type { PredictedPlace } from './edges';
 
-const NOT_SHORT = { upTo: 0, batches: 1, cycles: 1 };
 const onCloth = (cloth: ClothKey, pieces: readonly Piece[], side = 120): Job => {
   const job = jobOf(pieces);
   return { ...job, brief: { ...job.brief, cloth, hoop: { width: side, height: side, shape: 'rect' } } };
@@ -59,7 +58,6 @@ describe('a fill of level rows', () => {
   it('comes near what many small batches and full cycles give', () => {
     const exact = {
       ...EDITING_GRID,
-      short: NOT_SHORT,
       batches: 100_000,
       leastBatch: 5,
       cycles: 3,
@@ -72,7 +70,7 @@ describe('a fill of level rows', () => {
   });
 
   it('is drawn in alike by large batches and by small ones', () => {
-    const by = (leastBatch: number): number => drawnIn(square, { ...EDITING_GRID, short: NOT_SHORT, leastBatch, batches: 1e6, cycles: 2 });
+    const by = (leastBatch: number): number => drawnIn(square, { ...EDITING_GRID, leastBatch, batches: 1e6, cycles: 2 });
     expect(Math.abs(by(80) / by(10) - 1)).toBeLessThan(0.04);
   });
 

@@ -29,6 +29,22 @@ export interface Loops {
     r1: number,
   ): void;
   restrict(r: number, f: number, fine: number, coarse: number, c0: number, r0: number, c1: number, r1: number): void;
+  addThread(
+    k: number,
+    kind: number,
+    across: number,
+    h: number,
+    column: number,
+    row: number,
+    along: number,
+    down: number,
+    m0: number,
+    m1: number,
+    m2: number,
+    m3: number,
+    m4: number,
+    m5: number,
+  ): void;
   prolong(from: number, to: number, kind: number, fine: number, coarse: number, c0: number, r0: number, c1: number, r1: number): void;
 }
 

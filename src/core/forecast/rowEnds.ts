@@ -1,5 +1,5 @@
 import Flatbush from 'flatbush';
-import type { Point } from '../geometry/point';
+import type { Bounds, Point } from '../geometry/point';
 import type { StitchPlan } from '../plan/plan';
 import { Command, Role } from '../plan/roles';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
@@ -9,7 +9,8 @@ import type { SheetResult } from './sheet';
 /** Cover stitches of one piece that are found by place. */
 export interface CoverOf {
   events: Int32Array;
-  near(box: { minX: number; minY: number; maxX: number; maxY: number }): number[];
+  /** Calls with each that lies in a box. */
+  eachIn(box: Bounds, call: (event: number) => void): void;
 }
 
 export function coverOf(plan: StitchPlan, piece: number): CoverOf | null {
@@ -20,7 +21,13 @@ export function coverOf(plan: StitchPlan, piece: number): CoverOf | null {
   const index = new Flatbush(events.length);
   for (const i of events) index.add(plan.x[i]!, plan.y[i]!, plan.x[i], plan.y[i]);
   index.finish();
-  return { events: Int32Array.from(events), near: (b) => index.search(b.minX, b.minY, b.maxX, b.maxY).map((k) => events[k]!) };
+  const eachIn: CoverOf['eachIn'] = ({ minX, minY, maxX, maxY }, call) => {
+    index.search(minX, minY, maxX, maxY, (k) => {
+      call(events[k]!);
+      return false;
+    });
+  };
+  return { events: Int32Array.from(events), eachIn };
 }
 
 /** A place on a drawn edge. */
@@ -44,6 +51,8 @@ const BESIDE_MM = 0.8;
 const ACROSS_MM = 2.5;
 /** Rows this long feel half of the full bite, mm. */
 const HALF_BITE_MM = 0.6;
+/** Thread reaches so far beyond the holes of a row along an edge, mm. */
+const WIDEST_HALF_MM = THREAD_WIDTH_MM / 4;
 
 /** The outermost (`sign` 1) or innermost (-1) cover stitch of a piece at a place; null when it has none there. */
 export function edgeOfCover(
@@ -55,20 +64,28 @@ export function edgeOfCover(
   inwardMm = ACROSS_MM,
   outwardMm = ACROSS_MM,
 ): EdgeOfCover | null {
-  const reach = Math.max(inwardMm, outwardMm) + BESIDE_MM;
+  // The box about a strip across the edge.
+  const wide = (along: number, beside: number): [number, number] => {
+    const by = BESIDE_MM * Math.abs(beside);
+    return [Math.min(-inwardMm * along, outwardMm * along) - by, Math.max(-inwardMm * along, outwardMm * along) + by];
+  };
+  const [left, right] = wide(out.x, out.y);
+  const [top, low] = wide(out.y, out.x);
   let best: EdgeOfCover | null = null;
-  for (const event of cover.near({ minX: at.x - reach, minY: at.y - reach, maxX: at.x + reach, maxY: at.y + reach })) {
-    const [dx, dy] = [plan.x[event]! - at.x, plan.y[event]! - at.y];
+  cover.eachIn({ minX: at.x + left, minY: at.y + top, maxX: at.x + right, maxY: at.y + low }, (event) => {
+    const dx = plan.x[event]! - at.x;
+    const dy = plan.y[event]! - at.y;
     const depth = dx * out.x + dy * out.y;
-    if (Math.abs(dy * out.x - dx * out.y) > BESIDE_MM || depth < -inwardMm || depth > outwardMm) continue;
+    if (Math.abs(dy * out.x - dx * out.y) > BESIDE_MM || depth < -inwardMm || depth > outwardMm) return;
+    if (best !== null && sign * depth + WIDEST_HALF_MM <= sign * best.laidMm) return;
     const row = rowAt(plan, event);
     // A row along the edge lies slantwise, so that half of its half width counts; a row across it ends at its hole.
     const along = row.x * out.x + row.y * out.y;
-    const half = (THREAD_WIDTH_MM / 4) * Math.sqrt(Math.max(0, 1 - along * along));
+    const half = WIDEST_HALF_MM * Math.sqrt(Math.max(0, 1 - along * along));
     const laidMm = depth + sign * half;
     const bittenMm = sign * Math.max(0, sign * along) * biteMm * (row.length / (row.length + HALF_BITE_MM));
     if (best === null || sign * (laidMm - best.laidMm) > 0) best = { event, laidMm, bittenMm };
-  }
+  });
   return best;
 }
 

@@ -30,10 +30,10 @@ export interface SheetOptions {
   /** Cycles after each batch, and sweeps in each. */
   cycles: number;
   sweeps: number;
-  /** Jobs of up to so many stitches are laid in another way. */
-  short: { upTo: number; batches: number; cycles: number };
   /** A batch is felt at once so far beyond itself, cells; farther by the coarser grids. */
   reach: number;
+  /** After every so many batches, the cycles go over the whole hoop. */
+  wholeEvery: number;
   /** A batch is laid in so many steps; each is felt so far beyond itself (cells) by sweeps of the finest grid alone. */
   steps: number;
   nearReach: number;
@@ -43,18 +43,11 @@ export interface SheetOptions {
   progress(done: number): void;
 }
 
-const USUAL = { leastBatch: 10, sweeps: 1, reach: 8, steps: 2, nearReach: 2, nearSweeps: 1, tolerance: 1e-3 } as const;
-/** While editing: small jobs quickly, large ones with as much care as there is time for. */
-export const EDITING_GRID = {
-  ...USUAL,
-  cellMm: 4,
-  leastBatch: 40,
-  batches: 500,
-  cycles: 2,
-  short: { upTo: 30_000, batches: 600, cycles: 1 },
-} as const;
+const USUAL = { cycles: 3, sweeps: 1, reach: 8, wholeEvery: 4, steps: 2, nearReach: 2, nearSweeps: 1, tolerance: 1e-3 } as const;
+/** While editing. */
+export const EDITING_GRID = { ...USUAL, cellMm: 4, batches: 400, leastBatch: 20 } as const;
 /** For the proof. */
-export const PROOF_GRID = { ...USUAL, cellMm: 2, batches: 700, cycles: 2, short: { upTo: 15_000, batches: 1200, cycles: 2 } } as const;
+export const PROOF_GRID = { ...USUAL, cellMm: 2, batches: 700, leastBatch: 10 } as const;
 
 /** Displacements of the cloth: of each penetration when it was made, and of the whole sheet when all is sewn. Lengths mm. */
 export interface SheetResult {
@@ -81,7 +74,6 @@ const RING_MM = 5;
 const COARSEST_CELLS = 5;
 /** Force that would stretch a thread of weight 40 to twice its length, N. */
 export const USUAL_THREAD_N = 40;
-const WHOLE_EVERY = 4;
 const MOST_LAST_CYCLES = 40;
 /** Rows resist being pressed together, across thread, by this share of what thread resists by along itself. */
 const ACROSS = 0.5;
@@ -116,7 +108,6 @@ export class Sheet {
   private readonly part: Float64Array;
   private ends = new Int32Array(256);
   private batches = 0;
-  private cycles = 1;
 
   constructor(
     private readonly hoop: Hoop,
@@ -150,11 +141,9 @@ export class Sheet {
   sew(plan: Sewn, memory?: SheetMemory): SheetResult {
     const n = plan.x.length;
     const sewn = { x: new Float32Array(n), y: new Float32Array(n) };
-    const { short, leastBatch } = this.options;
-    const { batches, cycles } = n <= short.upTo ? short : this.options;
-    this.cycles = cycles;
+    const { batches, leastBatch } = this.options;
     const batch = Math.max(leastBatch, Math.ceil(n / batches));
-    const known = memory?.resume(this.keyOf(batch, cycles), plan, sewn) ?? null;
+    const known = memory?.resume(this.keyOf(batch), plan, sewn) ?? null;
     if (known) this.restore(known);
     for (let from = known?.event ?? 0; from < n; from += batch) {
       this.options.progress(from / n);
@@ -171,9 +160,9 @@ export class Sheet {
   }
 
   /** All that a run depends on beside its plan. */
-  private keyOf(batch: number, cycles: number): string {
+  private keyOf(batch: number): string {
     // A function is left out of JSON: progress does not count.
-    return JSON.stringify([this.hoop, this.parameters, this.options, batch, cycles]);
+    return JSON.stringify([this.hoop, this.parameters, this.options, batch]);
   }
 
   private arrays(): (Float64Array | Float32Array | Uint8Array)[] {
@@ -193,7 +182,7 @@ export class Sheet {
     this.cut(plan, from, to);
     if (this.stretches.count === 0) return this.note(plan, from, to, sewn, 1, 0);
     const window: Window = { c0: Infinity, r0: Infinity, c1: -Infinity, r1: -Infinity };
-    const { nearReach, nearSweeps, sweeps, reach } = this.options;
+    const { nearReach, nearSweeps, cycles, sweeps, reach, wholeEvery } = this.options;
     const steps = Math.max(1, Math.min(this.options.steps, to - from));
     for (let s = 0; s < steps; s++) {
       const [first, last] = [from + Math.floor((s * (to - from)) / steps), from + Math.floor(((s + 1) * (to - from)) / steps)];
@@ -211,8 +200,8 @@ export class Sheet {
     }
     this.insertCoarse();
     this.note(plan, from, to, sewn, -1, 1);
-    const whole = this.batches % WHOLE_EVERY === WHOLE_EVERY - 1;
-    for (let i = 0; i < this.cycles; i++) cycle(this.levels, whole ? wholeOf(this.levels[0]!) : widened(window, reach), sweeps);
+    const whole = this.batches % wholeEvery === wholeEvery - 1;
+    for (let i = 0; i < cycles; i++) cycle(this.levels, whole ? wholeOf(this.levels[0]!) : widened(window, reach), sweeps);
     this.note(plan, from, to, sewn, 1, 1);
     this.complete();
     this.batches++;

@@ -96,9 +96,6 @@ export function layCloth(level: Level, stiffness: number): void {
   }
 }
 
-const slopeX = new Float64Array(4);
-const slopeY = new Float64Array(4);
-
 /**
  * Adds stiffness of thread that lies in a cell of the finest grid to the grid `depth` steps coarser. The strain is taken
  * at the middle of the fine cell on every grid: so a coarse displacement has the same energy on all of them, without
@@ -106,55 +103,13 @@ const slopeY = new Float64Array(4);
  * @param m upper half of the stiffness matrix, from index `from`
  */
 export function addThread(level: Level, depth: number, fineColumn: number, fineRow: number, m: Float64Array, from: number): void {
-  const { nx, k, h, kind } = level;
-  const across = nx + 1;
+  const { loops, nx, k, h, kind } = level;
   const column = fineColumn >> depth;
   const row = fineRow >> depth;
   const along = (fineColumn - (column << depth) + 0.5) / (1 << depth);
   const down = (fineRow - (row << depth) + 0.5) / (1 << depth);
-  slopeX[0] = -(1 - down) / h;
-  slopeX[1] = (1 - down) / h;
-  slopeX[2] = -down / h;
-  slopeX[3] = down / h;
-  slopeY[0] = -(1 - along) / h;
-  slopeY[1] = -along / h;
-  slopeY[2] = (1 - along) / h;
-  slopeY[3] = along / h;
-  const first = row * across + column;
-  for (let i = 0; i < 4; i++) {
-    const nodeI = (first + (i & 1) + (i >> 1) * across) | 0;
-    kind[nodeI]! |= THREADED;
-    const ax = slopeX[i]!;
-    const ay = slopeY[i]!;
-    // Rows of the transposed slopes times the matrix: what corner i feels of a strain (xx, yy, xy).
-    const x0 = ax * m[from]! + ay * m[from + 2]!;
-    const x1 = ax * m[from + 1]! + ay * m[from + 4]!;
-    const x2 = ax * m[from + 2]! + ay * m[from + 5]!;
-    const y0 = ay * m[from + 1]! + ax * m[from + 2]!;
-    const y1 = ay * m[from + 3]! + ax * m[from + 4]!;
-    const y2 = ay * m[from + 4]! + ax * m[from + 5]!;
-    for (let j = i; j < 4; j++) {
-      const bx = slopeX[j]!;
-      const by = slopeY[j]!;
-      const xx = x0 * bx + x2 * by;
-      const xy = x1 * by + x2 * bx;
-      const yx = y0 * bx + y2 * by;
-      const yy = y1 * by + y2 * bx;
-      // How far corner j lies from corner i in the stencil.
-      const slot = ((j & 1) - (i & 1) + 3 * ((j >> 1) - (i >> 1))) | 0;
-      const at = (nodeI * BLOCK + 4 * (MIDDLE + slot)) | 0;
-      k[at]! += xx;
-      k[(at + 1) | 0]! += xy;
-      k[(at + 2) | 0]! += yx;
-      k[(at + 3) | 0]! += yy;
-      if (j === i) continue;
-      const back = ((nodeI + (j & 1) - (i & 1) + ((j >> 1) - (i >> 1)) * across) * BLOCK + 4 * (MIDDLE - slot)) | 0;
-      k[back]! += xx;
-      k[(back + 1) | 0]! += yx;
-      k[(back + 2) | 0]! += xy;
-      k[(back + 3) | 0]! += yy;
-    }
-  }
+  const at = [k.byteOffset, kind.byteOffset, nx + 1, h, column, row, along, down] as const;
+  loops.addThread(...at, m[from]!, m[from + 1]!, m[from + 2]!, m[from + 3]!, m[from + 4]!, m[from + 5]!);
 }
 
 /** Signs of the slopes of the four corner functions of a cell at its middle: upper left, upper right, lower left, lower right. */

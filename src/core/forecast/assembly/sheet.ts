@@ -209,3 +209,63 @@ export function prolong(from: usize, to: usize, kind: usize, fine: i32, coarse: 
     }
   }
 }
+
+/** Slope in x, per cell, of the function that is 1 at one corner of a cell and 0 at the others; `down` of a cell is above the place. */
+function slopeX(corner: i32, down: f32): f32 {
+  const share: f32 = corner >> 1 ? down : 1 - down;
+  return corner & 1 ? share : -share;
+}
+
+/** The same in y; `along` of a cell is left of the place. */
+function slopeY(corner: i32, along: f32): f32 {
+  const share: f32 = corner & 1 ? along : 1 - along;
+  return corner >> 1 ? share : -share;
+}
+
+/** Adds to the block of a node for the neighbour `slot` places on. */
+function addBlock(k: usize, node: i32, slot: i32, block: v128): void {
+  const at = k + 144 * node + 16 * (4 + slot);
+  v128.store(at, f32x4.add(v128.load(at), block));
+}
+
+/**
+ * Adds stiffness against the strain (xx, yy, xy) at a place in a cell to the stencils of its corners.
+ * @param h side of a cell; `along` and `down` say where in it, as shares of it
+ * @param m0 and on: upper half of the stiffness matrix, row by row
+ */
+export function addThread(
+  k: usize,
+  kind: usize,
+  across: i32,
+  h: f32,
+  column: i32,
+  row: i32,
+  along: f32,
+  down: f32,
+  m0: f32,
+  m1: f32,
+  m2: f32,
+  m3: f32,
+  m4: f32,
+  m5: f32,
+): void {
+  const perH: f32 = 1 / h;
+  for (let i = 0; i < 4; i++) {
+    const node = (row + (i >> 1)) * across + column + (i & 1);
+    store<u8>(kind + node, load<u8>(kind + node) | (THREADED as u8));
+    const x = slopeX(i, down) * perH;
+    const y = slopeY(i, along) * perH;
+    // The slopes, transposed, times the matrix: what corner i feels of a strain; ordered for blocks of 2 x 2.
+    const x2 = x * m2 + y * m5;
+    const y2 = y * m4 + x * m5;
+    const byX = f32x4(x * m0 + y * m2, x2, y * m1 + x * m2, y2);
+    const byY = f32x4(x2, x * m1 + y * m4, y2, y * m3 + x * m4);
+    for (let j = i; j < 4; j++) {
+      const block = f32x4.add(f32x4.mul(f32x4.splat(slopeX(j, down) * perH), byX), f32x4.mul(f32x4.splat(slopeY(j, along) * perH), byY));
+      const right = (j & 1) - (i & 1);
+      const below = (j >> 1) - (i >> 1);
+      addBlock(k, node, right + 3 * below, block);
+      if (j != i) addBlock(k, node + right + below * across, -right - 3 * below, v128.shuffle<f32>(block, block, 0, 2, 1, 3));
+    }
+  }
+}
