@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { Stretches, type CellGrid } from './cut';
+import { Stretches } from './cut';
+import type { CellGrid } from './grid';
 import { BEFORE, KEPT, Laid, WANTED } from './laid';
 
 const GRID: CellGrid = { columns: 10, rows: 8, left: -20, top: -16, cellMm: 4 };

@@ -1,13 +1,5 @@
 import { hypot } from '../units/trig';
-
-/** The square cells that the cloth is divided into. Lengths mm. */
-export interface CellGrid {
-  columns: number;
-  rows: number;
-  left: number;
-  top: number;
-  cellMm: number;
-}
+import type { CellGrid } from './grid';
 
 /** Stretches of thread that lie in one cell each, in sewing order. */
 export class Stretches {

@@ -21,7 +21,7 @@ export interface ForecastParameters extends SheetParameters {
 const CLOTH: Record<ClothKey, readonly [stiffness: number, shortening: number, bite: number]> = {
   twill: [7, 0.023, 0.1],
   pique: [3, 0.045, 0.17],
-  jersey: [2, 0.085, 0.21],
+  jersey: [2, 0.104, 0.21],
   fleece: [3, 0.06, 0.2],
   cap: [9, 0.035, 0.16],
   'soft-cap': [5, 0.05, 0.2],

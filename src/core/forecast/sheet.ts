@@ -3,7 +3,8 @@ import type { StitchPlan } from '../plan/plan';
 import { Command } from '../plan/roles';
 import { hypot, ln } from '../units/trig';
 import type { SheetMemory, Snapshot } from './memory';
-import { Stretches, type CellGrid } from './cut';
+import { Stretches } from './cut';
+import { gridOver, RING_MM, type CellGrid } from './grid';
 import { BEFORE, KEPT, Laid, WANTED } from './laid';
 import { giveBack, type Room } from './kernels';
 import { cycle, near, unanswered, wholeOf, widened, type Window } from './multigrid';
@@ -22,7 +23,7 @@ export interface SheetParameters {
 }
 
 export interface SheetOptions {
-  /** Side of a cell, mm. */
+  /** Side of a cell at most, mm. */
   cellMm: number;
   /** The job is laid in about so many batches, of no fewer stitches than these. */
   batches: number;
@@ -69,9 +70,6 @@ export interface SheetResult {
   unanswered: number;
 }
 
-/** The ring that holds the cloth lies about so far outside the field that the needle may reach, mm. */
-const RING_MM = 5;
-const COARSEST_CELLS = 5;
 /** Force that would stretch a thread of weight 40 to twice its length, N. */
 export const USUAL_THREAD_N = 40;
 const MOST_LAST_CYCLES = 40;
@@ -114,16 +112,10 @@ export class Sheet {
     private readonly parameters: SheetParameters,
     private readonly options: SheetOptions,
   ) {
-    const { cellMm } = options;
-    const cells = (side: number): number => Math.ceil((side + 2 * RING_MM) / cellMm);
-    const fewest = Math.min(cells(hoop.width), cells(hoop.height));
-    let depth = 0;
-    while (fewest / 2 ** (depth + 1) >= COARSEST_CELLS) depth++;
-    const whole = (n: number): number => Math.ceil(n / 2 ** depth) * 2 ** depth;
-    const [columns, rows] = [whole(cells(hoop.width)), whole(cells(hoop.height))];
-    this.grid = { columns, rows, left: (-columns * cellMm) / 2, top: (-rows * cellMm) / 2, cellMm };
+    const { grid, depth } = gridOver(hoop, options.cellMm);
+    this.grid = grid;
+    const { columns, rows, left, top, cellMm } = grid;
     const radius = hoop.width / 2 + RING_MM;
-    const { left, top } = this.grid;
     const outside = (x: number, y: number): boolean => hoop.shape === 'round' && hypot(left + x, top + y) > radius;
     ({ levels: this.levels, room: this.room } = makeGrids(columns, rows, cellMm, depth, outside));
     for (const level of this.levels) layCloth(level, parameters.stiffnessNPerMm);

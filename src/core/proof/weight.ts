@@ -67,20 +67,20 @@ function lay({ left, top, columns, rows, thread }: Weight, { area, layers }: Lai
 
 /** Sums of a quantity over squares of `side` cells, at every cell: the sum of the square whose upper left cell it is. */
 function sums(values: Float32Array | Uint16Array, { columns, rows }: Weight, side: number): Float32Array {
-  const table = new Float64Array((columns + 1) * (rows + 1));
-  for (let r = 0; r < rows; r++) {
-    let line = 0;
-    for (let c = 0; c < columns; c++) {
-      line += values[r * columns + c]!;
-      table[(r + 1) * (columns + 1) + c + 1] = table[r * (columns + 1) + c + 1]! + line;
-    }
-  }
   const out = new Float32Array(columns * rows);
-  for (let r = 0; r < rows; r++) {
+  // Sums down each column over the rows of the square; from row to row one is added and one taken away.
+  const down = new Float64Array(columns);
+  for (let r = -side + 1; r < rows; r++) {
+    const entering = r + side - 1 < rows ? (r + side - 1) * columns : -1;
+    const leaving = r > 0 ? (r - 1) * columns : -1;
+    if (entering >= 0) for (let c = 0; c < columns; c++) down[c]! += values[entering + c]!;
+    if (leaving >= 0) for (let c = 0; c < columns; c++) down[c]! -= values[leaving + c]!;
+    if (r < 0) continue;
+    let across = 0;
+    for (let c = 0; c < side && c < columns; c++) across += down[c]!;
     for (let c = 0; c < columns; c++) {
-      const [r2, c2] = [Math.min(rows, r + side), Math.min(columns, c + side)];
-      out[r * columns + c] =
-        table[r2 * (columns + 1) + c2]! - table[r * (columns + 1) + c2]! - table[r2 * (columns + 1) + c]! + table[r * (columns + 1) + c]!;
+      out[r * columns + c] = across;
+      across += (c + side < columns ? down[c + side]! : 0) - down[c]!;
     }
   }
   return out;

@@ -1,6 +1,7 @@
 import { add, distance, dot, scale, sub, type Line, type Point } from '../../geometry/point';
 import { resample } from '../../geometry/line';
 import { onLattice, type StitchBuffer } from '../../plan/buffer';
+import { runPoints } from '../run/points';
 import { ROW_END_CLEAR_MM, SHORTEST_STITCH_MM } from '../../units/tolerances';
 import { fromUV, heightOf, rowRange, type RowMesh } from './rows';
 
@@ -135,9 +136,9 @@ export function stepTo(
   out.push(best.x, best.y, role);
 }
 
-/** Sews a way as even running stitches, from where the needle stands. */
-export function sewWay(out: StitchBuffer, way: readonly Point[], lengthMm: number, role: number): void {
-  for (const p of resample(way, lengthMm)) {
+/** Sews a way as running stitches that cut none of its corners, from where the needle stands. */
+export function sewWay(out: StitchBuffer, way: Line, lengthMm: number, role: number): void {
+  for (const p of runPoints(way, lengthMm)) {
     const here = out.last();
     if (!here || distance(here, p) >= SHORTEST_STITCH_MM) out.push(p.x, p.y, role);
   }

@@ -119,6 +119,29 @@ test('a shape that is moved by whole repeats of its rows is sewn alike', () => {
   });
 });
 
+test.each([
+  ['an arm beside a trunk', 'M-5,-30 H5 V-4 H13 V-18 H21 V4 H5 V30 H-5 Z'],
+  ['two arms', 'M-5,-30 H5 V-8 H12 V-20 H19 V0 H5 V30 H-5 V10 H-19 V-12 H-12 V2 H-5 Z'],
+  ['a star', 'M0,-25 L5,-6 L24,-8 L8,3 L15,21 L0,10 L-15,21 L-8,3 L-24,-8 L-5,-6 Z'],
+  ['a comb', COMB],
+])('underlay cuts no corner of %s', (_, area) => {
+  // Cover reaches beyond the edge by its compensation and half a thread.
+  const within = offset(dataToRings(area), 0.3);
+  for (const angle of [0, 30, 45, 90]) {
+    const all = covers(stitchesOf(piece('fill', { area }, { angle, underlay: [{ kind: 'lattice' }] })));
+    const begins = all.findIndex((p) => p.role === Role.underlay);
+    const ends = all.findIndex((p) => p.role === Role.cover);
+    expect(ends - begins).toBeGreaterThan(15);
+    for (let i = begins + 1; i < ends; i++) {
+      if (all[i]!.command !== 0 || all[i - 1]!.command !== 0) continue;
+      for (const t of [0.2, 0.4, 0.6, 0.8]) {
+        const [a, b] = [all[i - 1]!, all[i]!];
+        expect(contains(within, { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) })).toBe(true);
+      }
+    }
+  }
+});
+
 test('lattice underlay stays inside the cover', () => {
   const s = stitchesOf(piece('fill', { area: SQUARE }, { angle: 45 }), 'pique');
   const under = covers(s).filter((p) => p.role === Role.underlay);

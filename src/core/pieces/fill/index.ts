@@ -192,7 +192,7 @@ function sewLayer(out: StitchBuffer, part: Area, layer: UnderlayLayer, coverAngl
     const mesh = scanRows(inner, coverAngle + (layer.angle ?? 90), layer.spacing ?? 2.5);
     const length = layer.length ?? 3.5;
     const settings = { stitchLengthMm: length, pullCompMm: 0, staggerOf: (row: number) => (((row % 2) + 2) % 2) * 0.5 };
-    sewRows(out, straightRows(mesh, settings), { role: Role.underlay, ways });
+    sewRows(out, straightRows(mesh, settings), { role: Role.underlay, ways, within: part });
     return;
   }
   for (const ring of inner) {

@@ -1,5 +1,6 @@
 import { nearestOnLine } from '../../geometry/line';
-import { distance, type Point } from '../../geometry/point';
+import { contains } from '../../geometry/area';
+import { distance, mix, type Area, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../plan/buffer';
 import { Command, Role } from '../../plan/roles';
 import { sewWay } from './emit';
@@ -21,6 +22,8 @@ export interface SewRowsOptions {
   ways: Iterable<RowMesh>;
   /** Where the last row should be. */
   end?: Point | null;
+  /** Steps from row to row stay in it; where rows lie far apart, a straight one might cut a corner. Absent: they may. */
+  within?: Area;
   /** The needle has to stand there, since it goes on from there: rows are sewn from both sides towards it. */
   endsThere?: boolean;
 }
@@ -102,11 +105,22 @@ function sewGroup(
     let forward = sides[k]!;
     travelTo(out, rows.ends(ordered[0]!)[forward ? 0 : 1], options.ways, sewn);
     for (const i of ordered) {
+      const [here, next] = [out.last(), rows.ends(i)[forward ? 0 : 1]];
+      if (options.within && here && !isInside(options.within, here, next)) travelTo(out, next, options.ways);
       rows.sew(out, i, forward, options.role);
       sewn.mark(i);
       forward = !forward;
     }
   });
+}
+
+/** Steps are looked at so far apart, mm. */
+const LOOK_MM = 0.4;
+
+function isInside(area: Area, from: Point, to: Point): boolean {
+  const looks = Math.ceil(distance(from, to) / LOOK_MM);
+  for (let k = 1; k < looks; k++) if (!contains(area, mix(from, to, k / looks))) return false;
+  return true;
 }
 
 const farFrom = (p: Point | null): Point => (p ? { x: -p.x * 1e6, y: 1e6 * (p.y > 0 ? -1 : 1) } : { x: 0, y: -1e6 });
