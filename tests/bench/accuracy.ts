@@ -12,7 +12,7 @@ import { large } from './jobs';
 type Grid = Omit<SheetOptions, 'progress'>;
 
 /** Full cycles over the whole hoop after each batch, until next to no force is left. */
-const CONVERGED = { cycles: 4, sweeps: 2, reach: 9999, tolerance: 1e-6 };
+const CONVERGED = { cycles: 4, easyBatch: 0, sweeps: 2, reach: 9999, tolerance: 1e-6 };
 const converged = (grid: Grid): Grid => ({ ...grid, ...CONVERGED });
 /** Converged, and laid a few stitches at a time. */
 const exact = (grid: Grid, stitches: number): Grid => ({

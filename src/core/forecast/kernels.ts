@@ -29,21 +29,16 @@ export interface Loops {
     r1: number,
   ): void;
   restrict(r: number, f: number, fine: number, coarse: number, c0: number, r0: number, c1: number, r1: number): void;
-  addThread(
+  addThreads(
     k: number,
     kind: number,
     across: number,
     h: number,
-    column: number,
-    row: number,
-    along: number,
-    down: number,
-    m0: number,
-    m1: number,
-    m2: number,
-    m3: number,
-    m4: number,
-    m5: number,
+    depth: number,
+    columns: number,
+    cells: number,
+    stiffness: number,
+    count: number,
   ): void;
   prolong(from: number, to: number, kind: number, fine: number, coarse: number, c0: number, r0: number, c1: number, r1: number): void;
 }
@@ -69,6 +64,11 @@ export class Room {
   /** So many numbers of 32 bits, all zero. */
   floats(count: number): Float32Array<ArrayBuffer> {
     return new Float32Array(this.buffer, this.take(4 * count), count).fill(0);
+  }
+
+  /** So many whole numbers of 32 bits, all zero. */
+  integers(count: number): Int32Array<ArrayBuffer> {
+    return new Int32Array(this.buffer, this.take(4 * count), count).fill(0);
   }
 
   /** So many bytes, all zero. */

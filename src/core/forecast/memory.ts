@@ -21,6 +21,8 @@ export class SheetMemory {
   private key = '';
   private plan: Sewn | null = null;
   private snapshots: Snapshot[] = [];
+  /** Snapshots of no use any more, but for their arrays. */
+  private spare: Snapshot[] = [];
   private sewnX: Float32Array = new Float32Array(0);
   private sewnY: Float32Array = new Float32Array(0);
 
@@ -31,6 +33,8 @@ export class SheetMemory {
    */
   resume(key: string, plan: Sewn, sewn: { x: Float32Array; y: Float32Array }): Snapshot | null {
     const same = key === this.key && this.plan ? commonEvents(this.plan, plan) : 0;
+    if (key !== this.key) this.spare = [];
+    else this.spare.push(...this.snapshots.filter((s) => s.event > same));
     this.snapshots = this.snapshots.filter((s) => s.event <= same);
     this.key = key;
     this.plan = plan;
@@ -50,8 +54,11 @@ export class SheetMemory {
     return event > 0 && (last === undefined || event - last.event >= ofAll / MOST_SNAPSHOTS);
   }
 
-  keep(snapshot: Snapshot): void {
-    this.snapshots.push(snapshot);
+  /** Keeps copies of a sheet's arrays before the batch that begins at an event. */
+  keep(event: number, batches: number, arrays: Snapshot['arrays']): void {
+    const into = this.spare.pop()?.arrays;
+    into?.forEach((old, i) => old.set(arrays[i]!));
+    this.snapshots.push({ event, batches, arrays: into ?? arrays.map((a) => a.slice()) });
   }
 }
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { cycle, near, prolong, residual, restrict, unanswered, wholeOf } from './multigrid';
-import { addStress, addThread, HELD, layCloth, makeGrids, strainOf, type Level } from './stencil';
+import { addStress, addThreads, HELD, layCloth, makeGrids, putThread, strainOf, type Grids, type Level } from './stencil';
 
 const CLOTH = 6;
 const H = 4;
@@ -29,12 +29,18 @@ const matrixOf = ({ angle, stiffness }: Cell): Float64Array => {
 const oneGrid = (nx: number, ny: number, h: number): Level => makeGrids(nx, ny, h, 0, () => false).levels[0]!;
 const isHeld = (level: Level, i: number): boolean => (level.kind[i >> 1]! & HELD) !== 0;
 
-function levelWith(nx: number, ny: number, cells: readonly Cell[]): Level {
-  const level = oneGrid(nx, ny, H);
-  layCloth(level, CLOTH);
-  for (const c of cells) addThread(level, 0, c.column, c.row, matrixOf(c), 0);
-  return level;
+function gridsWith(nx: number, ny: number, depth: number, cells: readonly Cell[]): Grids {
+  const grids = makeGrids(nx, ny, H, depth, () => false);
+  for (const level of grids.levels) layCloth(level, CLOTH);
+  // Half of each twice: what is added comes to what lies there.
+  for (let turn = 0; turn < 2; turn++) {
+    grids.threads.count = 0;
+    for (const c of cells) putThread(grids.threads, c.row * nx + c.column, matrixOf(c), 0, 0.5);
+    addThreads(grids, 0, depth);
+  }
+  return grids;
 }
+const levelWith = (nx: number, ny: number, cells: readonly Cell[]): Level => gridsWith(nx, ny, 0, cells).levels[0]!;
 
 /** Energy of the sheet as one would write it down: springs between nodes, and thread by the strain at the middle of its cell. */
 function energy(u: Float32Array, nx: number, ny: number, cells: readonly Cell[]): number {
@@ -140,14 +146,7 @@ describe('the innermost loops', () => {
 });
 
 describe('cycles', () => {
-  const levels = (cells: readonly Cell[]): Level[] => {
-    const { levels } = makeGrids(16, 16, H, 2, () => false);
-    levels.forEach((level, d) => {
-      layCloth(level, CLOTH);
-      for (const c of cells) addThread(level, d, c.column, c.row, matrixOf(c), 0);
-    });
-    return levels;
-  };
+  const levels = (cells: readonly Cell[]): Level[] => gridsWith(16, 16, 2, cells).levels;
   const thread: Cell[] = Array.from({ length: 60 }, (_, i) => ({
     column: 3 + (i % 10),
     row: 5 + Math.floor(i / 10),

@@ -6,9 +6,9 @@ import type { SheetMemory, Snapshot } from './memory';
 import { Stretches } from './cut';
 import { gridOver, RING_MM, type CellGrid } from './grid';
 import { BEFORE, KEPT, Laid, WANTED } from './laid';
-import { giveBack, type Room } from './kernels';
+import { giveBack } from './kernels';
 import { cycle, near, unanswered, wholeOf, widened, type Window } from './multigrid';
-import { addStress, addThread, layCloth, makeGrids, strainOf, type Level } from './stencil';
+import { addStress, addThreads, layCloth, makeGrids, putThread, strainOf, type Grids, type Level } from './stencil';
 
 /** What the cloth in its hoop and the thread do to each other. */
 export interface SheetParameters {
@@ -28,9 +28,10 @@ export interface SheetOptions {
   /** The job is laid in about so many batches, of no fewer stitches than these. */
   batches: number;
   leastBatch: number;
-  /** Cycles after each batch, and sweeps in each. */
+  /** Cycles after each batch, and sweeps in each. Batches of up to `easyBatch` stitches take a cycle less. */
   cycles: number;
   sweeps: number;
+  easyBatch: number;
   /** A batch is felt at once so far beyond itself, cells; farther by the coarser grids. */
   reach: number;
   /** After every so many batches, the cycles go over the whole hoop. */
@@ -44,11 +45,21 @@ export interface SheetOptions {
   progress(done: number): void;
 }
 
-const USUAL = { cycles: 3, sweeps: 1, reach: 8, wholeEvery: 4, steps: 2, nearReach: 2, nearSweeps: 1, tolerance: 1e-3 } as const;
+const USUAL = {
+  cycles: 3,
+  sweeps: 1,
+  easyBatch: 100,
+  reach: 8,
+  wholeEvery: 4,
+  steps: 2,
+  nearReach: 2,
+  nearSweeps: 1,
+  tolerance: 1e-3,
+} as const;
 /** While editing. */
-export const EDITING_GRID = { ...USUAL, cellMm: 4, batches: 400, leastBatch: 20 } as const;
+export const EDITING_GRID = { ...USUAL, cellMm: 4, batches: 500, leastBatch: 20 } as const;
 /** For the proof. */
-export const PROOF_GRID = { ...USUAL, cellMm: 2, batches: 700, leastBatch: 10 } as const;
+export const PROOF_GRID = { ...USUAL, cellMm: 2, batches: 900, leastBatch: 10 } as const;
 
 /** Displacements of the cloth: of each penetration when it was made, and of the whole sheet when all is sewn. Lengths mm. */
 export interface SheetResult {
@@ -93,7 +104,7 @@ type Sewn = Pick<StitchPlan, 'x' | 'y' | 'command' | 'thread'>;
  */
 export class Sheet {
   private readonly levels: readonly Level[];
-  private readonly room: Room;
+  private readonly grids: Grids;
   private readonly grid: CellGrid;
   /** What the thread in each cell resists by, N·mm. */
   private readonly resists: Float64Array;
@@ -117,7 +128,8 @@ export class Sheet {
     const { columns, rows, left, top, cellMm } = grid;
     const radius = hoop.width / 2 + RING_MM;
     const outside = (x: number, y: number): boolean => hoop.shape === 'round' && hypot(left + x, top + y) > radius;
-    ({ levels: this.levels, room: this.room } = makeGrids(columns, rows, cellMm, depth, outside));
+    this.grids = makeGrids(columns, rows, cellMm, depth, outside);
+    this.levels = this.grids.levels;
     for (const level of this.levels) layCloth(level, parameters.stiffnessNPerMm);
     this.batch = new Laid(columns * rows);
     this.step = new Laid(columns * rows);
@@ -139,7 +151,7 @@ export class Sheet {
     if (known) this.restore(known);
     for (let from = known?.event ?? 0; from < n; from += batch) {
       this.options.progress(from / n);
-      if (memory?.wants(from, n)) memory.keep(this.snapshot(from));
+      if (memory?.wants(from, n)) memory.keep(from, this.batches, this.arrays());
       this.sewBatch(plan, from, Math.min(n, from + batch), sewn);
     }
     const level = this.levels[0]!;
@@ -161,10 +173,6 @@ export class Sheet {
     return [...this.levels.flatMap(({ u, f, k, kind }) => [u, f, k, kind]), this.resists];
   }
 
-  private snapshot(event: number): Snapshot {
-    return { event, batches: this.batches, arrays: this.arrays().map((a) => a.slice()) };
-  }
-
   private restore({ batches, arrays }: Snapshot): void {
     this.batches = batches;
     this.arrays().forEach((own, i) => own.set(arrays[i]!));
@@ -174,7 +182,8 @@ export class Sheet {
     this.cut(plan, from, to);
     if (this.stretches.count === 0) return this.note(plan, from, to, sewn, 1, 0);
     const window: Window = { c0: Infinity, r0: Infinity, c1: -Infinity, r1: -Infinity };
-    const { nearReach, nearSweeps, cycles, sweeps, reach, wholeEvery } = this.options;
+    const { nearReach, nearSweeps, sweeps, easyBatch, reach, wholeEvery } = this.options;
+    const cycles = this.options.cycles - (to - from <= easyBatch ? 1 : 0);
     const steps = Math.max(1, Math.min(this.options.steps, to - from));
     for (let s = 0; s < steps; s++) {
       const [first, last] = [from + Math.floor((s * (to - from)) / steps), from + Math.floor(((s + 1) * (to - from)) / steps)];
@@ -262,36 +271,38 @@ export class Sheet {
       step.addTerm(at, dx * dx, dy * dy, dx * dy, resists, -shortening);
       step.addTerm(at, dy * dy, dx * dx, -dx * dy, ACROSS * resists, push);
     }
+    const { grids, part } = this;
     const { columns } = this.grid;
-    const level = this.levels[0]!;
     const window = { c0: Infinity, r0: Infinity, c1: -Infinity, r1: -Infinity };
+    grids.threads.count = 0;
     for (let c = 0; c < step.count; c++) {
       const cell = step.cells[c]!;
       const [column, row] = [cell % columns, Math.floor(cell / columns)];
       const at = c * KEPT;
       const whole = batch.of(cell);
-      for (let i = 0; i < 6; i++) {
-        batch.kept[whole + i]! += step.kept[at + i]!;
-        step.kept[at + i]! *= this.part[cell]!;
-      }
-      this.addTo(level, 0, step, c, 1);
+      for (let i = 0; i < 6; i++) batch.kept[whole + i]! += step.kept[at + i]!;
+      putThread(grids.threads, cell, step.kept, at, part[cell]!);
+      this.stress(step, c, part[cell]!, 1);
       window.c0 = Math.min(window.c0, column);
       window.r0 = Math.min(window.r0, row);
       window.c1 = Math.max(window.c1, column + 1);
       window.r1 = Math.max(window.r1, row + 1);
     }
+    addThreads(grids, 0, 0);
     return window;
   }
 
-  private addTo(level: Level, depth: number, laid: Laid, c: number, wanted: 0 | 1): void {
+  /** Puts the force of laid thread on the sheet: what it wants, if asked for, and that it is at rest as the cloth is now. */
+  private stress(laid: Laid, c: number, share: number, wanted: 0 | 1): void {
     const { columns } = this.grid;
+    const { kept } = laid;
     const cell = laid.cells[c]!;
     const [column, row, at] = [cell % columns, Math.floor(cell / columns), c * KEPT];
-    addThread(level, depth, column, row, laid.kept, at);
-    if (depth > 0) return;
-    const { kept } = laid;
+    const level = this.levels[0]!;
     strainOf(level, column, row, kept, at + BEFORE);
-    const [a, b, g] = [kept[at + BEFORE]!, kept[at + BEFORE + 1]!, kept[at + BEFORE + 2]!];
+    const a = share * kept[at + BEFORE]!;
+    const b = share * kept[at + BEFORE + 1]!;
+    const g = share * kept[at + BEFORE + 2]!;
     addStress(
       level,
       column,
@@ -304,22 +315,26 @@ export class Sheet {
 
   /** Makes the batch, as far as its force is to meet it, part of the coarser grids. */
   private insertCoarse(): void {
-    const { batch } = this;
+    const { batch, grids, part } = this;
+    grids.threads.count = 0;
     for (let c = 0; c < batch.count; c++) {
-      const part = this.part[batch.cells[c]!]!;
-      for (let i = 0; i < 6; i++) batch.kept[c * KEPT + i]! *= part;
-      for (let d = 1; d < this.levels.length; d++) this.addTo(this.levels[d]!, d, batch, c, 0);
+      const cell = batch.cells[c]!;
+      putThread(grids.threads, cell, batch.kept, c * KEPT, part[cell]!);
     }
+    addThreads(grids, 1, grids.levels.length - 1);
   }
 
   /** Adds what is left of the batch's stiffness, at rest as the sheet is now. */
   private complete(): void {
-    const { batch } = this;
+    const { batch, grids, part } = this;
+    grids.threads.count = 0;
     for (let c = 0; c < batch.count; c++) {
-      const part = this.part[batch.cells[c]!]!;
-      for (let i = 0; i < 6; i++) batch.kept[c * KEPT + i]! *= (1 - part) / part;
-      for (let d = 0; d < this.levels.length; d++) this.addTo(this.levels[d]!, d, batch, c, 0);
+      const cell = batch.cells[c]!;
+      const rest = 1 - part[cell]!;
+      putThread(grids.threads, cell, batch.kept, c * KEPT, rest);
+      this.stress(batch, c, rest, 0);
     }
+    addThreads(grids, 0, grids.levels.length - 1);
   }
 
   /** What there is to say; after it the memory of the grids is another sheet's. */
@@ -335,7 +350,7 @@ export class Sheet {
         strain.set(one, 3 * (row * level.nx + column));
       }
     }
-    giveBack(this.room);
+    giveBack(this.grids.room);
     return {
       sewnX: sewn.x,
       sewnY: sewn.y,

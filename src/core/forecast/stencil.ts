@@ -32,9 +32,21 @@ export interface Level {
   loops: Loops;
 }
 
+/** Thread in cells of the finest grid, about to become part of grids. */
+export interface Threads {
+  count: number;
+  cells: Int32Array<ArrayBuffer>;
+  /** Upper half of the stiffness matrix against the strain (xx, yy, xy) of each cell, N·mm. */
+  stiffness: Float32Array<ArrayBuffer>;
+}
+
+/** Numbers of a stiffness matrix. */
+const MATRIX = 6;
+
 /** Grids of one sheet, the finest first, and the memory that they lie in. */
 export interface Grids {
   levels: Level[];
+  threads: Threads;
   room: Room;
 }
 
@@ -46,9 +58,10 @@ export interface Grids {
  */
 export function makeGrids(nx: number, ny: number, h: number, depth: number, isHeld: (x: number, y: number) => boolean): Grids {
   const sizes = Array.from({ length: depth + 1 }, (_, d) => [nx >> d, ny >> d] as const);
-  const room = takeRoom(roomFor(sizes.flatMap(([w, t]) => [8, 8, 8, 4 * BLOCK, 1].map((bytes) => bytes * (w + 1) * (t + 1)))));
+  const forLevels = sizes.flatMap(([w, t]) => [8, 8, 8, 4 * BLOCK, 1].map((bytes) => bytes * (w + 1) * (t + 1)));
+  const room = takeRoom(roomFor([...forLevels, 4 * nx * ny, 4 * MATRIX * nx * ny]));
   const levels = sizes.map(([w, t], d) => makeLevel(w, t, h * 2 ** d, isHeld, room));
-  return { levels, room };
+  return { levels, threads: { count: 0, cells: room.integers(nx * ny), stiffness: room.floats(MATRIX * nx * ny) }, room };
 }
 
 function makeLevel(nx: number, ny: number, h: number, isHeld: (x: number, y: number) => boolean, room: Room): Level {
@@ -97,19 +110,27 @@ export function layCloth(level: Level, stiffness: number): void {
 }
 
 /**
- * Adds stiffness of thread that lies in a cell of the finest grid to the grid `depth` steps coarser. The strain is taken
- * at the middle of the fine cell on every grid: so a coarse displacement has the same energy on all of them, without
- * which the coarse grids would overshoot where thread is much stiffer than cloth.
- * @param m upper half of the stiffness matrix, from index `from`
+ * Names one more cell of the finest grid that thread lies in; at most as many as there are cells.
+ * @param m holds the upper half of its stiffness matrix, from index `from`
+ * @param share of it that counts
  */
-export function addThread(level: Level, depth: number, fineColumn: number, fineRow: number, m: Float64Array, from: number): void {
-  const { loops, nx, k, h, kind } = level;
-  const column = fineColumn >> depth;
-  const row = fineRow >> depth;
-  const along = (fineColumn - (column << depth) + 0.5) / (1 << depth);
-  const down = (fineRow - (row << depth) + 0.5) / (1 << depth);
-  const at = [k.byteOffset, kind.byteOffset, nx + 1, h, column, row, along, down] as const;
-  loops.addThread(...at, m[from]!, m[from + 1]!, m[from + 2]!, m[from + 3]!, m[from + 4]!, m[from + 5]!);
+export function putThread(threads: Threads, cell: number, m: Float64Array, from: number, share: number): void {
+  const at = (MATRIX * threads.count) | 0;
+  threads.cells[threads.count++] = cell;
+  for (let i = 0; i < MATRIX; i++) threads.stiffness[(at + i) | 0] = share * m[(from + i) | 0]!;
+}
+
+/**
+ * Adds stiffness of thread to grids from `first` up to and with `last`. The strain is taken at the middle of the fine cell
+ * on every grid: so a coarse displacement has the same energy on all of them, without which the coarse grids would
+ * overshoot where thread is much stiffer than cloth.
+ */
+export function addThreads({ levels, threads }: Pick<Grids, 'levels' | 'threads'>, first: number, last: number): void {
+  const { cells, stiffness, count } = threads;
+  for (let d = first; d <= last; d++) {
+    const { loops, k, kind, nx, h } = levels[d]!;
+    loops.addThreads(k.byteOffset, kind.byteOffset, nx + 1, h, d, levels[0]!.nx, cells.byteOffset, stiffness.byteOffset, count);
+  }
 }
 
 /** Signs of the slopes of the four corner functions of a cell at its middle: upper left, upper right, lower left, lower right. */

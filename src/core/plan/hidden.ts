@@ -22,14 +22,16 @@ const GLIMPSE_MM = 0.6;
 
 type Sewn = Pick<StitchPlan, 'x' | 'y' | 'command' | 'role' | 'piece'>;
 
+const ASKED = 1;
+const FIRST = 2;
+
 /** Cells of `CELL_MM` that know the last cover stitch which passes within about 0.3 mm of each; only those asked for are right. */
 class LastCover {
   private readonly left: number;
   private readonly top: number;
   private readonly columns: number;
+  /** 0: nobody asks; `ASKED`: nothing covers it yet; else the event of the cover, `FIRST` added. */
   private readonly cells: Int32Array;
-  /** Cells about those asked for: a stitch elsewhere need not be written down. */
-  private readonly wanted: Uint8Array;
 
   constructor(private readonly plan: Sewn) {
     const box = emptyBounds();
@@ -37,8 +39,7 @@ class LastCover {
     [this.left, this.top] = [box.minX - 1, box.minY - 1];
     this.columns = Math.max(1, Math.ceil((box.maxX - this.left + 1) / CELL_MM));
     const rows = Math.max(1, Math.ceil((box.maxY - this.top + 1) / CELL_MM));
-    this.cells = new Int32Array(this.columns * rows).fill(-1);
-    this.wanted = new Uint8Array(this.columns * rows);
+    this.cells = new Int32Array(this.columns * rows);
   }
 
   private cellOf(x: number, y: number): number {
@@ -48,27 +49,32 @@ class LastCover {
   /** Says that the cell of a place will be asked for. */
   ask({ x, y }: Point): void {
     const cell = this.cellOf(x, y);
-    for (let n = cell - this.columns; n <= cell + this.columns; n += this.columns) this.wanted.fill(1, n - 1, n + 2);
+    for (let n = cell - this.columns; n <= cell + this.columns; n += this.columns) this.cells.fill(ASKED, n - 1, n + 2);
   }
 
   /** Lays the cover into the cells asked for. */
   lay(covers: (event: number) => boolean): void {
     const { x, y, command, role } = this.plan;
-    const { cells, wanted, columns } = this;
+    const { cells, columns } = this;
     for (let i = 1; i < x.length; i++) {
       if (command[i] !== Command.stitch || command[i - 1] !== Command.stitch || role[i] !== Role.cover || !covers(i)) continue;
       const [dx, dy] = [x[i]! - x[i - 1]!, y[i]! - y[i - 1]!];
       const steps = Math.max(1, Math.ceil(hypot(dx, dy) / CELL_MM));
       for (let k = 0; k <= steps; k++) {
         const cell = this.cellOf(x[i - 1]! + (dx * k) / steps, y[i - 1]! + (dy * k) / steps);
-        if (wanted[cell] === 0) continue;
-        for (let n = cell - columns; n <= cell + columns; n += columns) cells[n - 1] = cells[n] = cells[n + 1] = i;
+        // About a cell that was asked for all cells are marked.
+        if (cells[cell] === 0) continue;
+        for (let n = cell - columns; n <= cell + columns; n += columns) {
+          if (cells[n - 1] !== 0) cells[n - 1] = i + FIRST;
+          if (cells[n] !== 0) cells[n] = i + FIRST;
+          if (cells[n + 1] !== 0) cells[n + 1] = i + FIRST;
+        }
       }
     }
   }
 
   at({ x, y }: Point): number {
-    return this.cells[this.cellOf(x, y)] ?? -1;
+    return Math.max(ASKED, this.cells[this.cellOf(x, y)] ?? ASKED) - FIRST;
   }
 }
 

@@ -65,11 +65,29 @@ function lay({ left, top, columns, rows, thread }: Weight, { area, layers }: Lai
   });
 }
 
-/** Sums of a quantity over squares of `side` cells, at every cell: the sum of the square whose upper left cell it is. */
-function sums(values: Float32Array | Uint16Array, { columns, rows }: Weight, side: number): Float32Array {
-  const out = new Float32Array(columns * rows);
+/** The heaviest square of `sideMm`, its middle, and how much of the job lies above a limit, mm². */
+export interface Peak {
+  value: number;
+  at: { x: number; y: number };
+  areaAboveMm2: number;
+}
+
+/**
+ * Looks at a quantity over the squares of `sideMm` at every cell, which is each square's upper left one.
+ * @param factor what the sum over a square is multiplied by
+ */
+function peakOf(
+  { left, top, columns, rows }: Weight,
+  values: Float32Array | Uint16Array,
+  sideMm: number,
+  factor: number,
+  limit: number,
+): Peak {
+  const side = Math.round(sideMm / WEIGHT_CELL_MM);
+  const most = limit / factor;
   // Sums down each column over the rows of the square; from row to row one is added and one taken away.
   const down = new Float64Array(columns);
+  let [best, atColumn, atRow, above] = [-Infinity, 0, 0, 0];
   for (let r = -side + 1; r < rows; r++) {
     const entering = r + side - 1 < rows ? (r + side - 1) * columns : -1;
     const leaving = r > 0 ? (r - 1) * columns : -1;
@@ -79,30 +97,16 @@ function sums(values: Float32Array | Uint16Array, { columns, rows }: Weight, sid
     let across = 0;
     for (let c = 0; c < side && c < columns; c++) across += down[c]!;
     for (let c = 0; c < columns; c++) {
-      out[r * columns + c] = across;
+      if (across > best) [best, atColumn, atRow] = [across, c, r];
+      if (across > most) above++;
       across += (c + side < columns ? down[c + side]! : 0) - down[c]!;
     }
   }
-  return out;
-}
-
-/** The heaviest square of `sideMm`, its middle, and how much of the job lies above a limit, mm². */
-export interface Peak {
-  value: number;
-  at: { x: number; y: number };
-  areaAboveMm2: number;
-}
-
-function peakOf(weight: Weight, values: Float32Array, sideMm: number, limit: number): Peak {
-  let best = 0;
-  let above = 0;
-  for (let i = 0; i < values.length; i++) {
-    if (values[i]! > values[best]!) best = i;
-    if (values[i]! > limit) above++;
-  }
-  const x = weight.left + (best % weight.columns) * WEIGHT_CELL_MM + sideMm / 2;
-  const y = weight.top + Math.floor(best / weight.columns) * WEIGHT_CELL_MM + sideMm / 2;
-  return { value: values[best] ?? 0, at: { x, y }, areaAboveMm2: above * WEIGHT_CELL_MM * WEIGHT_CELL_MM };
+  return {
+    value: best * factor,
+    at: { x: left + atColumn * WEIGHT_CELL_MM + sideMm / 2, y: top + atRow * WEIGHT_CELL_MM + sideMm / 2 },
+    areaAboveMm2: above * WEIGHT_CELL_MM * WEIGHT_CELL_MM,
+  };
 }
 
 const LAYER_SIDE_MM = 2;
@@ -110,15 +114,12 @@ const HOLE_SIDE_MM = 1;
 
 /** Layers of thread: length times width per area, over squares of 2 mm. A fill at 0.40 is one layer, a satin at 0.40 two. */
 export function layerPeak(weight: Weight, limit: number): Peak {
-  const summed = sums(weight.thread, weight, LAYER_SIDE_MM / WEIGHT_CELL_MM);
-  const factor = THREAD_WIDTH_MM / (LAYER_SIDE_MM * LAYER_SIDE_MM);
-  for (let i = 0; i < summed.length; i++) summed[i]! *= factor;
-  return peakOf(weight, summed, LAYER_SIDE_MM, limit);
+  return peakOf(weight, weight.thread, LAYER_SIDE_MM, THREAD_WIDTH_MM / (LAYER_SIDE_MM * LAYER_SIDE_MM), limit);
 }
 
 /** Holes per mm², over squares of 1 mm. */
 export function holePeak(weight: Weight, limit: number): Peak {
-  return peakOf(weight, sums(weight.holes, weight, HOLE_SIDE_MM / WEIGHT_CELL_MM), HOLE_SIDE_MM, limit);
+  return peakOf(weight, weight.holes, HOLE_SIDE_MM, 1 / (HOLE_SIDE_MM * HOLE_SIDE_MM), limit);
 }
 
 /** Area of the work by layers of thread. */

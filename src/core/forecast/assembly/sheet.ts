@@ -233,7 +233,7 @@ function addBlock(k: usize, node: i32, slot: i32, block: v128): void {
  * @param h side of a cell; `along` and `down` say where in it, as shares of it
  * @param m0 and on: upper half of the stiffness matrix, row by row
  */
-export function addThread(
+function addThread(
   k: usize,
   kind: usize,
   across: i32,
@@ -267,5 +267,49 @@ export function addThread(
       addBlock(k, node, right + 3 * below, block);
       if (j != i) addBlock(k, node + right + below * across, -right - 3 * below, v128.shuffle<f32>(block, block, 0, 2, 1, 3));
     }
+  }
+}
+
+/**
+ * Adds stiffness of thread that lies in cells of the finest grid to the grid `depth` steps coarser.
+ * @param cells which they are, row by row in rows of `columns`; `stiffness` has six numbers for each
+ */
+export function addThreads(
+  k: usize,
+  kind: usize,
+  across: i32,
+  h: f32,
+  depth: i32,
+  columns: i32,
+  cells: usize,
+  stiffness: usize,
+  count: i32,
+): void {
+  const perWidth: f32 = 1 / <f32>(1 << depth);
+  for (let i = 0; i < count; i++) {
+    const cell = load<i32>(cells + 4 * i);
+    const m = stiffness + 24 * i;
+    const x = cell % columns;
+    const y = cell / columns;
+    const column = x >> depth;
+    const row = y >> depth;
+    const along: f32 = (<f32>(x - (column << depth)) + 0.5) * perWidth;
+    const down: f32 = (<f32>(y - (row << depth)) + 0.5) * perWidth;
+    addThread(
+      k,
+      kind,
+      across,
+      h,
+      column,
+      row,
+      along,
+      down,
+      load<f32>(m),
+      load<f32>(m, 4),
+      load<f32>(m, 8),
+      load<f32>(m, 12),
+      load<f32>(m, 16),
+      load<f32>(m, 20),
+    );
   }
 }
