@@ -3,10 +3,12 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { bundleOf, jobRecord, startJourney } from './browser.mjs';
 
-/** A field on a T-shirt, ten stripes upon it, and its outline last of all. */
+/** A field on a T-shirt, ten stripes upon it, and its outline last of all; above it a tab that is edged at once. */
 const late = jobRecord(
   'Late outline',
   [
+    { name: 'Tab', area: 'M-8,-48 h16 v8 h-16 Z' },
+    { name: 'Tab edge', kind: 'satin', thread: 't2', line: 'M-8,-48 h16 v8 h-16 Z', width: 5, join: 'miter' },
     { name: 'Field', area: 'M-30,-30 h60 v60 h-60 Z', settings: { angle: 0 } },
     ...Array.from({ length: 10 }, (_, k) => ({ name: `Stripe ${k + 1}`, thread: 't2', area: `M${k * 5 - 24},-20 h4.4 v40 h-4.4 Z` })),
     { name: 'Outline', kind: 'satin', thread: 't2', line: 'M-30,-30 h60 v60 h-60 Z', width: 5, join: 'miter' },
