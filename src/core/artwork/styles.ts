@@ -38,7 +38,8 @@ function readDeclarations(node: CssNode, into: Record<string, string>): void {
     visit: 'Declaration',
     enter(d) {
       const name = d.property.toLowerCase();
-      if (KNOWN.has(name)) into[name] = generate(d.value).trim();
+      const value = generate(d.value).trim();
+      if (KNOWN.has(name) && value !== '') into[name] = value;
     },
   });
 }
