@@ -1,0 +1,173 @@
+import fc from 'fast-check';
+import { boundsOf, type Area, type Line, type Point } from '../geometry/point';
+import { spansAlong, spansOf, type Spans } from './cells';
+import { allows, constraintsOf } from './constraints';
+import { withCrossings } from './crossings';
+import { Ground } from './ground';
+import type { RouteItem } from './item';
+import { firstOrder } from './order';
+import { preferenceFor } from './policy';
+import { paceAt } from './seconds';
+import { hiddenWay } from './ways';
+import { emptyJob } from '../document/job';
+
+const at = (x: number, y: number): Point => ({ x, y });
+const box = (x: number, y: number, w: number, h = w): Area => [[at(x, y), at(x + w, y), at(x + w, y + h), at(x, y + h)]];
+const NONE: Spans = new Int32Array(0);
+const item = (area: Area, over: Partial<RouteItem> = {}): RouteItem => ({
+  thread: 't',
+  candidates: [],
+  pinnedStart: null,
+  pinnedEnd: null,
+  hides: spansOf(area),
+  tracks: NONE,
+  lines: [],
+  painted: spansOf(area),
+  box: boundsOf(area),
+  foam: false,
+  column: false,
+  rim: area,
+  rowAt: () => null,
+  areaMm2: 100,
+  widthMm: 4,
+  approach: null,
+  ...over,
+});
+
+describe('a hidden way', () => {
+  /** Cover sewn later in the shape of a U: from the top of one arm to the top of the other there is no straight way. */
+  const arms = item([[at(0, 0), at(4, 0), at(4, 16), at(16, 16), at(16, 0), at(20, 0), at(20, 20), at(0, 20)]]);
+  const ground = (items: readonly RouteItem[]): Ground => {
+    const g = new Ground(items);
+    g.lay(items.map((_, i) => i));
+    g.reveal(1);
+    return g;
+  };
+  const first = item(box(-1, -3, 2));
+
+  it('leads round through what covers it, and never over bare cloth', () => {
+    const g = ground([first, arms]);
+    const way = hiddenWay(g, at(2, 1), at(18, 1), 1, [])!;
+    expect(way[0]).toEqual(at(2, 1));
+    expect(way[way.length - 1]).toEqual(at(18, 1));
+    let length = 0;
+    for (let i = 1; i < way.length; i++) {
+      const [a, b] = [way[i - 1]!, way[i]!];
+      length += Math.hypot(b.x - a.x, b.y - a.y);
+      for (let t = 0; t <= 1; t += 0.05) expect(g.hidden(g.cellAt(at(a.x + t * (b.x - a.x), a.y + t * (b.y - a.y))), 1)).toBe(true);
+    }
+    // The shortest way round the inner corners is 2 down to (4, 16), 12 across and up again.
+    const shortest = 2 * Math.hypot(2, 15) + 12;
+    expect(length).toBeGreaterThan(shortest - 0.5);
+    expect(length).toBeLessThan(shortest * 1.15);
+  });
+
+  it('is straight where it can be', () => {
+    expect(hiddenWay(ground([first, arms]), at(2, 18), at(18, 18), 1, [])).toEqual([at(2, 18), at(18, 18)]);
+  });
+
+  it('there is none to cover that does not hang together, and none over foam', () => {
+    const apart = ground([first, item(box(0, 0, 5)), item(box(20, 0, 5))]);
+    expect(hiddenWay(apart, at(2, 2), at(22, 2), 1, [])).toBeNull();
+    expect(hiddenWay(ground([first, { ...arms, foam: true }]), at(2, 1), at(18, 1), 1, [])).toBeNull();
+  });
+
+  it('keeps exactly to a line where only that hides it', () => {
+    const line: Line = [at(0, 0), at(7, 5), at(15, 5.3), at(24, 0)];
+    const lines = [line];
+    const run = item([], { tracks: spansAlong(lines), lines, painted: spansAlong(lines), box: boundsOf(lines), rim: null });
+    const g = ground([item(box(-2, -2, 2)), run]);
+    const way = hiddenWay(g, at(0, 0), at(24, 0), 1, lines)!;
+    for (const p of way) {
+      const off = Math.min(
+        ...line.slice(1).map((b, i) => {
+          const a = line[i]!;
+          const t = Math.max(
+            0,
+            Math.min(1, ((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / ((b.x - a.x) ** 2 + (b.y - a.y) ** 2)),
+          );
+          return Math.hypot(p.x - a.x - t * (b.x - a.x), p.y - a.y - t * (b.y - a.y));
+        }),
+      );
+      expect(off).toBeLessThan(1e-6);
+    }
+  });
+});
+
+describe('what must come before what', () => {
+  it('is what overlaps, and what was wished, but never in a circle', () => {
+    const items = [item(box(0, 0, 10)), item(box(5, 5, 10)), item(box(40, 0, 5))];
+    const c = constraintsOf(items, [
+      [2, 0],
+      [1, 0],
+    ]);
+    expect(c.before).toEqual([[2], [0], []]);
+    expect(c.forces(0, 1)).toBe(true);
+    expect(allows(c, [2, 0, 1])).toBe(true);
+    expect(allows(c, [0, 1, 2])).toBe(false);
+  });
+
+  it('the first order keeps what lies on what and sews each thread together where it may', () => {
+    const corner = fc.integer({ min: 0, max: 30 });
+    const pieces = fc.array(fc.tuple(corner, corner, fc.integer({ min: 3, max: 12 }), fc.constantFrom('a', 'b', 'c')), {
+      minLength: 1,
+      maxLength: 9,
+    });
+    fc.assert(
+      fc.property(pieces, (list) => {
+        const items = list.map(([x, y, w, thread]) => ({ thread, painted: box(x, y, w) }));
+        const order = firstOrder(items);
+        expect(order.slice().sort((a, b) => a - b)).toEqual(items.map((_, i) => i));
+        const overlap = (i: number, j: number): boolean => {
+          const [a, b] = [list[i]!, list[j]!];
+          return Math.min(a[0] + a[2], b[0] + b[2]) > Math.max(a[0], b[0]) && Math.min(a[1] + a[2], b[1] + b[2]) > Math.max(a[1], b[1]);
+        };
+        for (let i = 0; i < items.length; i++) {
+          for (let j = i + 1; j < items.length; j++) {
+            if (items[i]!.thread !== items[j]!.thread && overlap(i, j)) expect(order.indexOf(i)).toBeLessThan(order.indexOf(j));
+          }
+        }
+      }),
+      { seed: 5, numRuns: 150 },
+    );
+  });
+});
+
+test('an area offers places where later lines cross its rim', () => {
+  const lines = [[at(-5, 5), at(15, 5)]];
+  const line = item([], { lines, rim: null, box: boundsOf(lines) });
+  const area = item(box(0, 0, 10), { candidates: [{ start: at(0, 0), end: at(10, 10) }] });
+  const starts = withCrossings([area, line])[0]!.candidates.map((c) => c.start);
+  for (const crossing of [at(0, 5), at(10, 5)]) expect(starts).toContainEqual(crossing);
+  expect(starts).toContainEqual(at(0, 0));
+  // A line that is sewn before hides nothing that comes after it.
+  expect(withCrossings([line, area])[1]).toBe(area);
+});
+
+test('a trim costs its seven seconds and the ties about it', () => {
+  const pace = paceAt(600);
+  expect(pace.stitch).toBeCloseTo(0.1);
+  expect(pace.trim).toBeCloseTo(7 + 6 * 0.1);
+  expect(pace.mm * 3).toBeCloseTo(pace.stitch);
+});
+
+describe('where areas begin', () => {
+  const tall = item(box(0, 0, 20, 40), { areaMm2: 800 });
+  const job = emptyJob('j', 'J', { cloth: 'twill' });
+  const ends = (start: Point, end: Point) => ({ start, end });
+
+  it('nobody minds, unless the school or a cap does', () => {
+    expect(preferenceFor([tall], job).preference).toBeUndefined();
+  });
+
+  it('low costs less than high where the school begins low; small ones are free', () => {
+    const { preference } = preferenceFor([tall, { ...tall, areaMm2: 50 }], { ...job, settings: { ...job.settings, areaStart: 'low' } });
+    expect(preference!(0, 0, ends(at(10, 40), at(10, 0)))).toBeLessThan(preference!(0, 0, ends(at(10, 0), at(10, 40))));
+    expect(preference!(1, 0, ends(at(10, 0), at(10, 40)))).toBe(0);
+  });
+
+  it('on a cap pieces are sewn from low to high', () => {
+    const { preference } = preferenceFor([tall], { ...job, settings: { ...job.settings, policy: 'cap' } });
+    expect(preference!(0, 0, ends(at(10, 40), at(10, 0)))).toBeLessThan(preference!(0, 0, ends(at(10, 0), at(10, 40))));
+  });
+});

@@ -1,0 +1,134 @@
+import type { FromWorker, ToWorker } from './protocol';
+import { WorkerClient, WorkerError } from './client';
+import { serve } from './serve';
+import { InputError } from '@/core/document/errors';
+
+/** A worker that the test answers for. */
+class Stand {
+  static all: Stand[] = [];
+  onmessage: ((e: { data: FromWorker }) => void) | null = null;
+  onerror: (() => void) | null = null;
+  readonly asked: ToWorker[] = [];
+  ended = false;
+  constructor() {
+    Stand.all.push(this);
+  }
+  postMessage(message: ToWorker): void {
+    this.asked.push(message);
+  }
+  terminate(): void {
+    this.ended = true;
+  }
+  say(message: FromWorker): void {
+    this.onmessage!({ data: message });
+  }
+}
+
+const client = (): WorkerClient => new WorkerClient(() => new Stand() as unknown as Worker);
+const last = (): Stand => Stand.all[Stand.all.length - 1]!;
+const ask = (c: WorkerClient, options = {}) => c.call('hide', { hidden: [1] }, options);
+beforeEach(() => (Stand.all = []));
+
+describe('a call', () => {
+  it('is answered by its number, whatever order the answers come in', async () => {
+    const c = client();
+    const [a, b] = [ask(c), ask(c)];
+    const [first, second] = last().asked.map((m) => m.id);
+    last().say({ id: second!, kind: 'result', output: 'B' });
+    last().say({ id: first!, kind: 'result', output: 'A' });
+    expect([await a, await b]).toEqual(['A', 'B']);
+    expect(Stand.all).toHaveLength(1);
+  });
+
+  it('tells how far it is', async () => {
+    const done: number[] = [];
+    const c = client();
+    const call = ask(c, { progress: (d: number) => done.push(d) });
+    const { id } = last().asked[0]!;
+    last().say({ id, kind: 'progress', done: 0.25 });
+    last().say({ id, kind: 'progress', done: 0.75 });
+    last().say({ id, kind: 'result', output: null });
+    await call;
+    expect(done).toEqual([0.25, 0.75]);
+  });
+
+  it('that fails says what people are to read', async () => {
+    const c = client();
+    const call = ask(c);
+    last().say({ id: last().asked[0]!.id, kind: 'error', message: 'Too large.', known: true });
+    await expect(call).rejects.toMatchObject({ name: 'WorkerError', message: 'Too large.', known: true });
+  });
+});
+
+describe('a call that is cancelled', () => {
+  it('ends at once, and a worker with nothing else to do is replaced', async () => {
+    const c = client();
+    const stop = new AbortController();
+    const call = ask(c, { signal: stop.signal });
+    stop.abort();
+    await expect(call).rejects.toMatchObject({ name: 'AbortError' });
+    expect(last().ended).toBe(true);
+    const next = ask(c);
+    expect(Stand.all).toHaveLength(2);
+    last().say({ id: last().asked[0]!.id, kind: 'result', output: 1 });
+    expect(await next).toBe(1);
+  });
+
+  it('leaves others their worker; a late answer is nobody’s', async () => {
+    const c = client();
+    const stop = new AbortController();
+    const [given, kept] = [ask(c, { signal: stop.signal }), ask(c)];
+    stop.abort();
+    await expect(given).rejects.toMatchObject({ name: 'AbortError' });
+    expect(last().ended).toBe(false);
+    const [first, second] = last().asked.map((m) => m.id);
+    last().say({ id: first!, kind: 'result', output: 'late' });
+    last().say({ id: second!, kind: 'result', output: 'kept' });
+    expect(await kept).toBe('kept');
+  });
+
+  it('before it begins is not begun', async () => {
+    await expect(ask(client(), { signal: AbortSignal.abort() })).rejects.toMatchObject({ name: 'AbortError' });
+    expect(Stand.all).toHaveLength(0);
+  });
+});
+
+test('a worker that dies fails its calls, and the next call has a new one', async () => {
+  const c = client();
+  const calls = [ask(c), ask(c)];
+  last().onerror!();
+  for (const call of calls) await expect(call).rejects.toBeInstanceOf(WorkerError);
+  c.warm();
+  expect(Stand.all).toHaveLength(2);
+});
+
+describe('the other side', () => {
+  const sent: FromWorker[] = [];
+  const self = { postMessage: (m: FromWorker) => sent.push(m), onmessage: null as ((e: { data: ToWorker }) => void) | null };
+  const answered = async (name: 'hide' | 'sample'): Promise<FromWorker[]> => {
+    sent.length = 0;
+    self.onmessage!({ data: { id: 7, name, input: {} } as ToWorker });
+    await new Promise((r) => setTimeout(r, 0));
+    return sent;
+  };
+  beforeAll(() => {
+    (globalThis as unknown as { self: typeof self }).self = self;
+  });
+
+  it('answers, or says what went wrong: in its own words where they are fit for people', async () => {
+    let fails: Error | null = null;
+    serve<'hide' | 'sample'>({
+      hide: () => {
+        if (fails) throw fails;
+        return { output: null };
+      },
+      sample: () => Promise.reject(new TypeError('x is undefined')),
+    });
+    expect(await answered('hide')).toEqual([{ id: 7, kind: 'result', output: null }]);
+    fails = new InputError('too-large', 'This artwork is 40 MB.');
+    expect(await answered('hide')).toEqual([{ id: 7, kind: 'error', message: 'This artwork is 40 MB.', known: true }]);
+    const [unforeseen] = await answered('sample');
+    expect(unforeseen).toMatchObject({ kind: 'error', known: false });
+    expect((unforeseen as { message: string }).message).toMatch(/nothing was changed/);
+  });
+});
