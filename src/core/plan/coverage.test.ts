@@ -1,0 +1,35 @@
+import { dataToRings } from '../geometry/path';
+import { coverageOf } from './coverage';
+import { StitchBuffer } from './buffer';
+import { Role } from './roles';
+
+const area = dataToRings('M0,0 h20 v10 h-20 Z');
+/** Level rows from `top` to `bottom` over the whole width. */
+function rows(spacing: number, top = 0, bottom = 10, right = 20) {
+  const out = new StitchBuffer();
+  let forward = true;
+  for (let y = top; y <= bottom + 1e-9; y += spacing) {
+    out.push(forward ? 0 : right, y, Role.cover);
+    out.push(forward ? right : 0, y, Role.cover);
+    forward = !forward;
+  }
+  return out.columns();
+}
+
+test('rows a thread apart cover everything, half of them half of it', () => {
+  expect(coverageOf(area, rows(0.4)).covered).toBeGreaterThan(0.99);
+  expect(coverageOf(area, rows(0.4, 0, 5)).covered).toBeCloseTo(0.5, 1);
+  // Thread of 0.4 mm every 0.8 mm lies over half of the cloth.
+  expect(Math.abs(coverageOf(area, rows(0.8)).covered - 0.5)).toBeLessThan(0.05);
+});
+
+test('thread far outside is spilled, near the edge it is not', () => {
+  expect(coverageOf(area, rows(0.4, -0.6, 10.6)).spilled).toBe(0);
+  const far = coverageOf(area, rows(0.4, 0, 10, 25)).spilled;
+  // 5 mm beyond the right edge, of which 0.9 are allowed: 4.1 by 10 of 200 mm².
+  expect(far).toBeCloseTo((4.1 * 10) / 200, 1);
+});
+
+test('an area too small to have an inside is covered', () => {
+  expect(coverageOf(dataToRings('M0,0 h0.3 v0.3 h-0.3 Z'), rows(0.4, 0, 0.2, 0.3)).covered).toBe(1);
+});
