@@ -1,5 +1,6 @@
 import { Clipper, ClipperD, ClipType, EndType, FillRule, JoinType, PolyTreeD, type PathsD, type PolyPathD } from 'clipper2-ts';
 import type { Area, Bounds, Line, Point, Ring } from './point';
+import { withoutSpikes } from './spikes';
 
 /** Decimal places that the clipping library keeps, in mm: a tenth of the plan's lattice. */
 const PRECISION = 4;
@@ -8,7 +9,8 @@ export type FillRuleName = 'nonzero' | 'evenodd';
 export type JoinName = 'miter' | 'round' | 'bevel';
 export type CapName = 'butt' | 'round' | 'square';
 
-const toPaths = (area: Area | readonly Line[]): PathsD => area.map((r) => r.map((p) => ({ x: p.x, y: p.y })));
+const linesToPaths = (lines: readonly Line[]): PathsD => lines.map((l) => l.map((p) => ({ x: p.x, y: p.y })));
+const toPaths = (area: Area): PathsD => withoutSpikes(area, 10 ** PRECISION) as PathsD;
 const fromPaths = (paths: PathsD): Ring[] => paths.filter((p) => p.length > 2).map((p) => p.map(({ x, y }) => ({ x, y })));
 
 /** Resolves crossings, overlaps and coincident edges of any outlines into a proper area. */
@@ -57,7 +59,7 @@ export interface StrokeShape {
 
 /** The area that a stroke paints along lines, with its caps and joins. */
 export function strokeArea(lines: readonly Line[], closed: boolean, shape: StrokeShape): Area {
-  const paths = toPaths(lines.filter((l) => l.length > 1));
+  const paths = linesToPaths(lines.filter((l) => l.length > 1));
   if (paths.length === 0 || shape.widthMm <= 0) return [];
   const end = closed ? EndType.Joined : CAPS[shape.cap];
   const grown = Clipper.inflatePathsD(paths, shape.widthMm / 2, JOINS[shape.join], end, Math.max(1, shape.miterLimit), PRECISION, 0.01);
@@ -68,7 +70,7 @@ export function strokeArea(lines: readonly Line[], closed: boolean, shape: Strok
 export function cutLines(lines: readonly Line[], area: Area): Line[] {
   if (area.length === 0) return lines.slice();
   const clipper = new ClipperD(PRECISION);
-  clipper.addOpenSubjectPaths(toPaths(lines));
+  clipper.addOpenSubjectPaths(linesToPaths(lines));
   clipper.addClipPaths(toPaths(area));
   const closed: PathsD = [];
   const open: PathsD = [];

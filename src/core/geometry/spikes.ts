@@ -1,0 +1,39 @@
+import type { Area, Point, Ring } from './point';
+
+/** Whether a ring turns right round at `b`, or stands still there. */
+function isTip(a: Point, b: Point, c: Point): boolean {
+  const [dx, dy, ex, ey] = [b.x - a.x, b.y - a.y, c.x - b.x, c.y - b.y];
+  return dx * ey - dy * ex === 0 && dx * ex + dy * ey <= 0;
+}
+
+/**
+ * Rings on a lattice, without the places where they run back over themselves. Such spikes have no area, and the clipping
+ * library never comes to an end over some of them (a level one with a node on it, say).
+ * @param perMm lattice lines per mm
+ */
+export function withoutSpikes(rings: Area, perMm: number): Ring[] {
+  return rings.flatMap((ring) => {
+    const made = trimmed(ring.map((p) => ({ x: Math.round(p.x * perMm), y: Math.round(p.y * perMm) })));
+    return made.length > 2 ? [made.map((p) => ({ x: p.x / perMm, y: p.y / perMm }))] : [];
+  });
+}
+
+/** On whole numbers, so that what is straight is exactly so. */
+function trimmed(ring: readonly Point[]): Point[] {
+  const out: Point[] = [];
+  for (const p of ring) {
+    while (out.length > 1 && isTip(out[out.length - 2]!, out[out.length - 1]!, p)) out.pop();
+    if (out.length === 1 && out[0]!.x === p.x && out[0]!.y === p.y) continue;
+    out.push(p);
+  }
+  // The end of the ring against its beginning.
+  let from = 0;
+  for (let changed = true; changed && out.length - from > 2;) {
+    const n = out.length;
+    changed = true;
+    if (isTip(out[n - 2]!, out[n - 1]!, out[from]!)) out.pop();
+    else if (isTip(out[n - 1]!, out[from]!, out[from + 1]!)) from++;
+    else changed = false;
+  }
+  return out.slice(from);
+}
