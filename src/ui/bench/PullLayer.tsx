@@ -5,11 +5,10 @@ import { gapsOf, overlapsOf, type Forecast, type Overlap } from '@/core/forecast
 import type { Point } from '@/core/geometry/point';
 import { usePlan } from '@/store/planStore';
 import { requestForecast, usePull } from '@/store/pullStore';
+import { lineOf } from './predictedLine';
 
 /** Cloth that shows less than this is not seen, mm. */
 export const SEEN_MM = 0.15;
-/** Places farther apart than this are not joined, mm. */
-const BREAK_MM = 3;
 
 /** Drawn edges against those predicted, and where cloth will show; made anew for every plan. */
 export function PullLayer({ scale }: { scale: number }) {
@@ -72,19 +71,6 @@ const Arrows = memo(function Arrows({
     .join(' ');
   return <path d={d} stroke="#1d282c" strokeWidth={1} vectorEffect="non-scaling-stroke" data-testid="pull-arrows" />;
 });
-
-/** What is seen of an outline, through its places, moved by `times` what is predicted. */
-function lineOf({ places }: PredictedOutline, times: number): string {
-  let [lastX, lastY] = [NaN, NaN];
-  const out: string[] = [];
-  for (const { at, out: away, offMm, covered } of places) {
-    if (covered) continue;
-    const near = Math.hypot(at.x - lastX, at.y - lastY) < BREAK_MM;
-    out.push(`${near ? 'L' : 'M'}${(at.x + times * offMm * away.x).toFixed(2)},${(at.y + times * offMm * away.y).toFixed(2)}`);
-    [lastX, lastY] = [at.x, at.y];
-  }
-  return out.join(' ');
-}
 
 function openStretches({ places }: MeetingEdge): string {
   let open = false;
