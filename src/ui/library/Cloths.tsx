@@ -134,6 +134,19 @@ function Recipe({ recipe, changed }: { recipe: HouseRecipe; changed: boolean }) 
           decimals={0}
           onCommit={(v) => void put({ speed: Math.round(v) })}
         />
+        <div>
+          <NumberField
+            label="Tension, usual is 1"
+            value={values.tension}
+            unit=""
+            min={0}
+            max={3}
+            step={0.05}
+            decimals={2}
+            onCommit={(tension) => void put({ tension })}
+          />
+          <p className="mt-0.5 text-xs text-quiet">what the forecast draws the cloth in by</p>
+        </div>
       </div>
       <div className="mt-4 grid gap-4 sm:grid-cols-2">
         <Kinds
