@@ -39,15 +39,18 @@ export class StitchBuffer {
   }
 
   /**
-   * Appends the first stitch of something new. A run penetration that it would nearly hit is given up for it, so that
-   * no stitch shorter than `leastMm` arises at the seam.
+   * Appends the first stitch of something new, so that no stitch shorter than `leastMm` arises at the seam: a run
+   * penetration that it would nearly hit is given up for it, one of cover stands for it.
    */
   pushClear(x: number, y: number, role: number, leastMm: number): void {
     const n = this.length;
-    if (n > 1 && this.commands[n - 1] === 0 && this.commands[n - 2] === 0 && this.roles[n - 1] !== Role.cover) {
+    if (n > 1 && this.commands[n - 1] === 0 && this.commands[n - 2] === 0) {
       const dx = this.xs[n - 1]! - x;
       const dy = this.ys[n - 1]! - y;
-      if (dx * dx + dy * dy < leastMm * leastMm) this.length = n - 1;
+      if (dx * dx + dy * dy < leastMm * leastMm) {
+        if (this.roles[n - 1] === Role.cover) return;
+        this.length = n - 1;
+      }
     }
     this.push(x, y, role);
   }
