@@ -1,41 +1,16 @@
 import fc from 'fast-check';
-import { boundsOf, type Area } from '../geometry/point';
 import { spansAlong, spansOf, sharedCells } from './cells';
 import { allows, constraintsOf } from './constraints';
 import { evaluate } from './ends';
 import { Ground } from './ground';
+import { at, box, item, NONE } from './fixtures';
 import type { RouteItem } from './item';
 import { linkTo } from './link';
 import { firstOrder } from './order';
 import { paceAt } from './seconds';
 
-const at = (x: number, y = 0) => ({ x, y });
-const box = (x: number, y: number, w: number, h = w): Area => [[at(x, y), at(x + w, y), at(x + w, y + h), at(x, y + h)]];
 const pace = paceAt(750);
 const options = { pace, clean: false, fine: false };
-const NONE = new Int32Array(0);
-
-function item(area: Area, over: Partial<RouteItem> = {}): RouteItem {
-  return {
-    thread: 't',
-    candidates: [],
-    pinnedStart: null,
-    pinnedEnd: null,
-    hides: spansOf(area),
-    tracks: NONE,
-    lines: [],
-    painted: spansOf(area),
-    box: boundsOf(area),
-    foam: false,
-    column: false,
-    rim: null,
-    rowAt: () => null,
-    areaMm2: 100,
-    widthMm: 4,
-    approach: null,
-    ...over,
-  };
-}
 
 /** A bare dot: hides nothing, so only distance counts. */
 const dot = (...pairs: [ReturnType<typeof at>, ReturnType<typeof at>][]): RouteItem =>

@@ -1,38 +1,16 @@
 import fc from 'fast-check';
-import { boundsOf, type Area, type Line, type Point } from '../geometry/point';
-import { spansAlong, spansOf, type Spans } from './cells';
+import { boundsOf, type Line, type Point } from '../geometry/point';
+import { spansAlong } from './cells';
 import { allows, constraintsOf } from './constraints';
 import { withCrossings } from './crossings';
 import { Ground } from './ground';
+import { at, box, item } from './fixtures';
 import type { RouteItem } from './item';
 import { firstOrder } from './order';
 import { preferenceFor } from './policy';
 import { paceAt } from './seconds';
 import { hiddenWay } from './ways';
 import { emptyJob } from '../document/job';
-
-const at = (x: number, y: number): Point => ({ x, y });
-const box = (x: number, y: number, w: number, h = w): Area => [[at(x, y), at(x + w, y), at(x + w, y + h), at(x, y + h)]];
-const NONE: Spans = new Int32Array(0);
-const item = (area: Area, over: Partial<RouteItem> = {}): RouteItem => ({
-  thread: 't',
-  candidates: [],
-  pinnedStart: null,
-  pinnedEnd: null,
-  hides: spansOf(area),
-  tracks: NONE,
-  lines: [],
-  painted: spansOf(area),
-  box: boundsOf(area),
-  foam: false,
-  column: false,
-  rim: area,
-  rowAt: () => null,
-  areaMm2: 100,
-  widthMm: 4,
-  approach: null,
-  ...over,
-});
 
 describe('a hidden way', () => {
   /** Cover sewn later in the shape of a U: from the top of one arm to the top of the other there is no straight way. */
@@ -75,7 +53,7 @@ describe('a hidden way', () => {
   it('keeps exactly to a line where only that hides it', () => {
     const line: Line = [at(0, 0), at(7, 5), at(15, 5.3), at(24, 0)];
     const lines = [line];
-    const run = item([], { tracks: spansAlong(lines), lines, painted: spansAlong(lines), box: boundsOf(lines), rim: null });
+    const run = item([], { tracks: spansAlong(lines), lines, painted: spansAlong(lines), box: boundsOf(lines) });
     const g = ground([item(box(-2, -2, 2)), run]);
     const way = hiddenWay(g, at(0, 0), at(24, 0), 1, lines)!;
     for (const p of way) {
@@ -135,8 +113,8 @@ describe('what must come before what', () => {
 
 test('an area offers places where later lines cross its rim', () => {
   const lines = [[at(-5, 5), at(15, 5)]];
-  const line = item([], { lines, rim: null, box: boundsOf(lines) });
-  const area = item(box(0, 0, 10), { candidates: [{ start: at(0, 0), end: at(10, 10) }] });
+  const line = item([], { lines, box: boundsOf(lines) });
+  const area = item(box(0, 0, 10), { rim: box(0, 0, 10), candidates: [{ start: at(0, 0), end: at(10, 10) }] });
   const starts = withCrossings([area, line])[0]!.candidates.map((c) => c.start);
   for (const crossing of [at(0, 5), at(10, 5)]) expect(starts).toContainEqual(crossing);
   expect(starts).toContainEqual(at(0, 0));
@@ -152,7 +130,7 @@ test('a trim costs its seven seconds and the ties about it', () => {
 });
 
 describe('where areas begin', () => {
-  const tall = item(box(0, 0, 20, 40), { areaMm2: 800 });
+  const tall = item(box(0, 0, 20, 40), { rim: box(0, 0, 20, 40), areaMm2: 800 });
   const job = emptyJob('j', 'J', { cloth: 'twill' });
   const ends = (start: Point, end: Point) => ({ start, end });
 
