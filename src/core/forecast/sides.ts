@@ -1,7 +1,7 @@
 import type { Piece } from '../document/types';
 import { contains } from '../geometry/area';
 import { fittedLineData } from '../geometry/fit';
-import { lineLength, resample } from '../geometry/line';
+import { resample } from '../geometry/line';
 import { dataToRings } from '../geometry/path';
 import { add, distance, scale, type Area, type Line, type Point } from '../geometry/point';
 import type { Wanted } from './wanted';
@@ -31,7 +31,7 @@ export function movedSides(piece: Piece, cover: Area, most: Area, wanted: readon
   const sides = piece.sides.map((data) => {
     const line = dataToRings(data)[0] ?? [];
     if (line.length < 2) return data;
-    const next = evenly(line).map((p) => {
+    const next = divided(line).map((p) => {
       const to = movedPoint(p, cover, most, moving);
       moved = Math.max(moved, distance(p, to));
       return to;
@@ -42,15 +42,7 @@ export function movedSides(piece: Piece, cover: Area, most: Area, wanted: readon
 }
 
 /** The side with its own points, and more of them where they lie far apart. */
-function evenly(line: Line): Point[] {
-  return line.slice(1).reduce<Point[]>(
-    (out, to, i) => {
-      const from = line[i]!;
-      return lineLength([from, to]) > STEP_MM ? [...out, ...resample([from, to], STEP_MM).slice(1)] : [...out, to];
-    },
-    [line[0]!],
-  );
-}
+const divided = (line: Line): Point[] => line.flatMap((to, i) => (i === 0 ? [to] : resample([line[i - 1]!, to], STEP_MM).slice(1)));
 
 function movedPoint(p: Point, cover: Area, most: Area, wanted: readonly Wanted[]): Point {
   let nearest: Wanted | null = null;

@@ -1,3 +1,4 @@
+import { ofEach } from '../geometry/known';
 import { scanArea } from '../geometry/scan';
 import type { Area, Line, Point } from '../geometry/point';
 
@@ -10,19 +11,11 @@ export const CELL_MM = 0.5;
  */
 export type Spans = Int32Array;
 
-const known = new WeakMap<object, Spans>();
-
-function remembered(key: object, make: () => Spans): Spans {
-  const found = known.get(key) ?? make();
-  known.set(key, found);
-  return found;
-}
-
 /** Cells whose centre lies in an area (even-odd). */
-export const spansOf = (area: Area): Spans => remembered(area, () => scan(area));
+export const spansOf = ofEach(scan);
 
 /** Cells that lines pass through. */
-export const spansAlong = (lines: readonly Line[]): Spans => remembered(lines, () => trace(lines));
+export const spansAlong = ofEach(trace);
 
 export const cellOf = (mm: number): number => Math.floor(mm / CELL_MM);
 export const centreOf = (cell: number): number => (cell + 0.5) * CELL_MM;

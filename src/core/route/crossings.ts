@@ -1,3 +1,4 @@
+import { ofPair } from '../geometry/known';
 import { boundsTouch, type Area, type Line, type Point } from '../geometry/point';
 import type { RouteItem } from './item';
 
@@ -20,16 +21,8 @@ export function withCrossings(items: readonly RouteItem[]): RouteItem[] {
   });
 }
 
-const known = new WeakMap<Area, WeakMap<readonly Line[], Point[]>>();
-
 /** Crossings by shape: a plan is made at every change, and most shapes are those of the plan before. */
-function knownCrossings(rim: Area, lines: readonly Line[]): Point[] {
-  const own = known.get(rim) ?? new WeakMap<readonly Line[], Point[]>();
-  known.set(rim, own);
-  const found = own.get(lines) ?? crossingsOf(rim, lines);
-  own.set(lines, found);
-  return found;
-}
+const knownCrossings = ofPair(crossingsOf);
 
 function crossingsOf(rim: Area, lines: readonly Line[]): Point[] {
   const out: Point[] = [];
