@@ -1,6 +1,6 @@
 import { readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { InputError } from '../core/document/errors';
-import { MAX_SVG_BYTES } from '../core/units/tolerances';
+import { MAX_BUNDLE_BYTES, MAX_SVG_BYTES } from '../core/units/tolerances';
 
 /** Reads a whole file, refusing what is missing or too large before it is loaded. */
 export function readBytes(path: string): Uint8Array {
@@ -13,10 +13,11 @@ export function readBytes(path: string): Uint8Array {
     if (error instanceof InputError) throw error;
     throw new InputError('bad-usage', `There is no file ‘${path}’; check the name.`);
   }
-  if (size > MAX_SVG_BYTES && !path.endsWith('.cobble')) {
+  const limit = /\.(cobble|zip)$/i.test(path) ? MAX_BUNDLE_BYTES : MAX_SVG_BYTES;
+  if (size > limit) {
     throw new InputError(
       'too-large',
-      `‘${path}’ is ${(size / 1e6).toFixed(0)} MB; simplify it to less than ${MAX_SVG_BYTES / 1e6} MB and try again.`,
+      `‘${path}’ is ${(size / 1e6).toFixed(0)} MB; simplify it to less than ${limit / 1e6} MB and try again.`,
     );
   }
   return readFileSync(path);

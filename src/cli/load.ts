@@ -1,6 +1,7 @@
 import { basename, extname } from 'node:path';
 import { jobFromArt } from '../core/artwork/newJob';
 import { readSvg } from '../core/artwork/svg';
+import { artworkName } from '../core/document/fileNames';
 import { InputError } from '../core/document/errors';
 import { parseJob } from '../core/document/schema';
 import type { Job } from '../core/document/types';
@@ -24,8 +25,8 @@ export function load(args: InputArgs): Loaded {
     return { ...loaded, job: overridden(loaded.job, args) };
   }
   const text = new TextDecoder().decode(bytes);
-  const file = basename(args.input);
-  const name = basename(args.input, extname(args.input));
+  const file = artworkName(basename(args.input));
+  const name = basename(args.input, extname(args.input)).slice(0, 200) || 'Artwork';
   const { job } = jobFromArt(readSvg(text), {
     id: 'headless',
     name,

@@ -25,7 +25,7 @@ async function main(argv: readonly string[]): Promise<number> {
     if (!command) throw new InputError('bad-usage', name ? `There is no command ‘${name}’. ${USAGE}` : USAGE);
     return await command(rest);
   } catch (error) {
-    const known = error instanceof InputError || error instanceof RangeError;
+    const known = error instanceof InputError;
     const message = known ? error.message : `This input could not be planned (${(error as Error).message}).`;
     process.stderr.write(`cobble: ${message.replace(/\s+/g, ' ')}\n`);
     return 2;

@@ -1,7 +1,5 @@
 import { InputError } from '@/core/document/errors';
-import { MAX_SVG_BYTES } from '@/core/units/tolerances';
-
-const MAX_BUNDLE_BYTES = 100_000_000;
+import { MAX_BUNDLE_BYTES, MAX_SVG_BYTES } from '@/core/units/tolerances';
 
 /** Hands a file to the browser's own way of saving. */
 export function download(name: string, data: Blob): void {

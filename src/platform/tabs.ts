@@ -1,8 +1,12 @@
-/** Tells other tabs of this browser that a job was saved, and hears it from them. */
-interface Saved {
-  id: string;
-  tab: string;
-}
+/** What tabs of one browser tell each other about jobs. */
+type News =
+  | { kind: 'saved'; id: string }
+  | { kind: 'removed'; id: string }
+  /** A tab wants to edit the job that another one edits. */
+  | { kind: 'ask'; id: string }
+  /** The tab that edited it has put everything away. */
+  | { kind: 'yielded'; id: string };
+export type NewsKind = News['kind'];
 
 const tab = Math.random().toString(36).slice(2);
 let open: BroadcastChannel | null = null;
@@ -13,14 +17,14 @@ function channel(): BroadcastChannel | null {
   return (open ??= new BroadcastChannel('cobble-jobs'));
 }
 
-export function announceSaved(id: string): void {
-  channel()?.postMessage({ id, tab } satisfies Saved);
+export function tellTabs(kind: NewsKind, id: string): void {
+  channel()?.postMessage({ kind, id, tab });
 }
 
 /** @returns a function that stops listening */
-export function onSavedElsewhere(heard: (id: string) => void): () => void {
-  const listen = ({ data }: MessageEvent<Saved>): void => {
-    if (data.tab !== tab) heard(data.id);
+export function onNews(heard: (news: { kind: NewsKind; id: string }) => void): () => void {
+  const listen = ({ data }: MessageEvent<News & { tab: string }>): void => {
+    if (data.tab !== tab) heard(data);
   };
   channel()?.addEventListener('message', listen);
   return () => channel()?.removeEventListener('message', listen);

@@ -2,8 +2,8 @@ import { jobOf, piece } from '@/core/pieces/fixtures';
 import { copyToClipboard, pasteFromClipboard } from './clipboard';
 import { useJob } from './jobStore';
 
-jest.mock('@/platform/storage', () => ({ saveJob: () => Promise.resolve(), dropDraft: () => undefined }));
-jest.mock('@/platform/tabs', () => ({ announceSaved: () => undefined }));
+jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fakeForage.fixture'));
+jest.mock('@/platform/tabs', () => ({ tellTabs: () => undefined }));
 jest.useFakeTimers();
 
 const square = piece('fill', { area: 'M0,0 H10 V10 H0 Z' });

@@ -3,8 +3,8 @@ import { movedBy } from '@/core/editing/transform';
 import type { ArtAnswer, Job, Piece } from '@/core/document/types';
 import type { Survey } from '@/workers/protocol';
 
-jest.mock('@/platform/storage', () => ({ saveJob: () => Promise.resolve(), dropDraft: () => undefined }));
-jest.mock('@/platform/tabs', () => ({ announceSaved: () => undefined }));
+jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fakeForage.fixture'));
+jest.mock('@/platform/tabs', () => ({ tellTabs: () => undefined }));
 jest.useFakeTimers();
 
 import * as commands from './commands';

@@ -274,7 +274,7 @@ export function replaceArtwork(file: string, svg: string): void {
   if (!job) return;
   let name = file;
   for (let n = 2; artwork[name] !== undefined && artwork[name] !== svg; n++) name = file.replace(/(\.[^.]*)?$/, ` ${n}$1`);
-  useJob.setState({ artwork: { ...artwork, [name]: svg } });
+  useJob.getState().addArtwork(name, svg);
   change('Replace the artwork', (draft) => {
     const was = draft.artwork[0];
     draft.artwork = [{ id: was?.id ?? 'a1', file: name, transform: [...NOTHING_MADE], locked: true, madeWith: 'another drawing' }];

@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import type { Job } from '@/core/document/types';
-import { keepVersion, listJobs, listVersions } from '@/platform/storage';
+import { keptJobs } from '@/platform/storage/records';
+import { keepVersion, listVersions } from '@/platform/storage/versions';
 import { prover } from '@/workers/client';
 import type { Compared } from '@/workers/protocol';
 import { useJob } from './jobStore';
@@ -32,8 +33,10 @@ const clock = (time: number): string =>
 export async function findChoices(): Promise<void> {
   await useJob.getState().flush();
   const { job: open, opened } = useJob.getState();
-  const [jobs, versions] = await Promise.all([listJobs(), listVersions()]);
-  const choices = jobs.flatMap(({ job: saved }): Choosable[] => {
+  const [jobs, versions] = await Promise.all([keptJobs(), listVersions()]);
+  const choices = jobs.flatMap((entry): Choosable[] => {
+    if (!('kept' in entry)) return [];
+    const saved = entry.kept.job;
     const job = saved.id === open?.id ? open : saved;
     return [
       { key: `now ${job.id}`, name: job.name, job },

@@ -1,42 +1,42 @@
-import type { SavedJob } from '@/platform/storage';
 import { jobOf, piece } from '@/core/pieces/fixtures';
 import type { Job } from '@/core/document/types';
+import { disk } from '@/platform/storage/fakeForage.fixture';
 
-const disk = new Map<string, SavedJob>();
-let full = false;
-let draft: Job | null = null;
-jest.mock('@/platform/storage', () => ({
-  loadJob: (id: string) => Promise.resolve(disk.get(id) ?? null),
-  saveJob: (saved: SavedJob) => {
-    if (full) return Promise.reject(new Error('This browser has no room left.'));
-    disk.set(saved.job.id, saved);
-    return Promise.resolve();
-  },
-  keepDraft: (job: Job) => void (draft = job),
-  dropDraft: () => void (draft = null),
-  takeDraft: (id: string) => (draft?.id === id ? draft : null),
-}));
-const announced: string[] = [];
-jest.mock('@/platform/tabs', () => ({ announceSaved: (id: string) => announced.push(id) }));
+jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fakeForage.fixture'));
+const told: string[] = [];
+jest.mock('@/platform/tabs', () => ({ tellTabs: (kind: string, id: string) => told.push(`${kind} ${id}`), onNews: () => () => undefined }));
 
-import { useJob } from './jobStore';
+import { changeKept, keepNewJob, keptArtwork, keptJob, removeKept } from '@/platform/storage/records';
+import { listVersions } from '@/platform/storage/versions';
+import { allKept, useJob } from './jobStore';
+
+const local = new Map<string, string>();
+(globalThis as { localStorage?: unknown }).localStorage = {
+  getItem: (k: string) => local.get(k) ?? null,
+  setItem: (k: string, v: string) => void local.set(k, v),
+  removeItem: (k: string) => void local.delete(k),
+};
 
 const job = (id: string): Job => ({ ...jobOf([piece('fill', { area: 'M0,0 h10 v10 h-10 Z' })]), id });
-const put = (id: string): void => void disk.set(id, { job: job(id), artwork: { 'a.svg': '<svg/>' }, updated: 1 });
 const rename = (name: string): void => useJob.getState().change('Rename', (j) => void (j.name = name));
 const state = () => useJob.getState();
-const settle = () => jest.advanceTimersByTimeAsync(1000);
+const pass = (ms: number) => jest.advanceTimersByTimeAsync(ms);
+const kept = async (id = 'one'): Promise<string> => (await keptJob(id))!.job.name;
+/** The page went away without a word: nothing of it is left but what the browser keeps. */
+const killed = (): void => {
+  jest.clearAllTimers();
+  useJob.setState({ status: 'idle', job: null, saved: 'saved', conflict: null });
+};
 
 beforeEach(async () => {
   jest.useFakeTimers();
-  full = false;
-  draft = null;
-  announced.length = 0;
-  disk.clear();
-  put('one');
-  put('two');
-  await state().load('two');
+  local.clear();
+  useJob.setState({ role: 'editor', conflict: null });
+  await state().load('nowhere');
+  disk.wipe();
+  for (const id of ['one', 'two']) await keepNewJob(job(id), { 'a.svg': '<svg/>' }, 1);
   await state().load('one');
+  told.length = 0;
 });
 afterEach(() => jest.useRealTimers());
 
@@ -48,71 +48,179 @@ test('a job is loaded with its artwork, and one that is not there is missing', a
   expect(state().job!.id).toBe('one');
 });
 
-test('changes are saved a moment after the last one, all at once, and other tabs hear of it', async () => {
+test('a damaged record is told, with its text', async () => {
+  disk.table('cobble', 'jobs').set('bad', { job: { cobble: 1, id: 'bad' }, revision: 1, mark: 'x:1', updated: 1 });
+  await state().load('bad');
+  expect(state()).toMatchObject({ status: 'damaged', job: null });
+  expect(state().damaged!.raw).toContain('"id": "bad"');
+});
+
+test('a change stands in the store a quarter of a second later, however fast others follow', async () => {
+  for (let i = 0; i < 60; i++) {
+    rename(`at ${i}`);
+    await pass(50);
+    if (i < 8) continue;
+    const name = Number((await kept()).slice(3));
+    expect(i - name).toBeLessThanOrEqual(8);
+  }
+});
+
+test('killed at any moment of continuous editing, at most half a second is lost, and the job is whole', async () => {
+  for (let moment = 100; moment < 12_000; moment += 731) {
+    await state().load('one');
+    let made = 0;
+    for (let t = 0; t < moment; t += 100) {
+      rename(`n ${++made}`);
+      await pass(100);
+    }
+    killed();
+    await state().load('one');
+    expect(made - Number(state().job!.name.split(' ')[1] ?? 0)).toBeLessThanOrEqual(5);
+    await state().flush();
+  }
+});
+
+test('when the hands rest everything is in one record, and other tabs hear of it', async () => {
   rename('A');
   rename('B');
   expect(state().saved).toBe('waiting');
-  expect(disk.get('one')!.job.name).not.toBe('B');
-  await settle();
+  await pass(3000);
   expect(state().saved).toBe('saved');
-  expect(disk.get('one')!.job.name).toBe('B');
-  expect(announced).toEqual(['one']);
+  expect(await kept()).toBe('B');
+  expect((disk.table('cobble-journal', 'journal').get('one') as { patches: unknown[] }).patches).toEqual([]);
+  expect(told).toContain('saved one');
 });
 
 test('opening another job saves the one before it first', async () => {
   rename('Unsaved');
   await state().load('two');
-  expect(disk.get('one')!.job.name).toBe('Unsaved');
+  expect(await kept()).toBe('Unsaved');
   expect(state().job!.id).toBe('two');
   expect(state().history.past).toHaveLength(0);
 });
 
 test('a store without room says so, keeps the work, and saves it once there is room', async () => {
-  full = true;
+  disk.full = true;
   rename('Large');
-  await settle();
-  expect(state()).toMatchObject({ saved: 'failed', problem: 'This browser has no room left.' });
+  await pass(400);
+  expect(state()).toMatchObject({ saved: 'failed', problem: expect.stringMatching(/no room/) as string });
   expect(state().job!.name).toBe('Large');
-  full = false;
-  rename('Larger');
-  await settle();
+  disk.full = false;
+  await pass(6000);
   expect(state()).toMatchObject({ saved: 'saved', problem: null });
-  expect(disk.get('one')!.job.name).toBe('Larger');
+  expect(await kept()).toBe('Large');
 });
 
 test('what was unsaved when the page went away is there when it comes back', async () => {
-  full = true;
+  disk.full = true;
   rename('In the middle');
   state().leave();
-  await settle();
-  expect(draft!.name).toBe('In the middle');
-  full = false;
-  // The page comes back: nothing of it is left but what the browser keeps.
-  useJob.setState({ status: 'idle', job: null, saved: 'saved' });
-  expect(disk.get('one')!.job.name).not.toBe('In the middle');
+  await pass(10);
+  killed();
+  disk.full = false;
+  expect(await kept()).not.toBe('In the middle');
   await state().load('one');
-  expect(state()).toMatchObject({ saved: 'waiting' });
-  await settle();
   expect(state().job!.name).toBe('In the middle');
-  expect(disk.get('one')!.job.name).toBe('In the middle');
-  expect(draft).toBeNull();
+  await pass(3000);
+  expect(await kept()).toBe('In the middle');
+  expect(local.size).toBe(0);
+});
+
+test('a draft of work that was saved after all is forgotten', async () => {
+  rename('Saved after all');
+  state().leave();
+  await pass(3000);
+  killed();
+  await changeKept('one', (j) => ({ ...j, name: 'Altered in the library' }));
+  await state().load('one');
+  expect(state().job!.name).toBe('Altered in the library');
+});
+
+test('a draft never wins over what was saved since: it is kept beside it as a version', async () => {
+  disk.full = true;
+  rename('Draft');
+  state().leave();
+  await pass(10);
+  killed();
+  disk.full = false;
+  await changeKept('one', (j) => ({ ...j, name: 'Newer' }));
+  await state().load('one');
+  expect(state().job!.name).toBe('Newer');
+  expect(state().notice).toMatch(/version/);
+  expect((await listVersions('one')).map((v) => v.job.name)).toEqual(['Draft']);
+  expect(await kept()).toBe('Newer');
+});
+
+test('what the library altered meanwhile is seen when the job is entered again', async () => {
+  await changeKept('one', (j) => ({ ...j, name: 'Altered' }));
+  await state().load('one');
+  expect(state().job!.name).toBe('Altered');
+});
+
+describe('a job that another tab has saved', () => {
+  beforeEach(async () => {
+    rename('Mine');
+    await changeKept('one', (j) => ({ ...j, name: 'Theirs' }));
+    await pass(3000);
+  });
+
+  it('is not written over, however much is changed here', async () => {
+    expect(state()).toMatchObject({ conflict: 'changed', saved: 'failed', problem: null });
+    rename('Mine too');
+    await pass(20_000);
+    await state().flush();
+    expect(state().job!.name).toBe('Mine');
+    expect(await kept()).toBe('Theirs');
+  });
+
+  it('is taken exactly as it is there', async () => {
+    await state().takeKept();
+    expect(state()).toMatchObject({ conflict: null, saved: 'saved' });
+    expect(state().job).toEqual((await keptJob('one'))!.job);
+    rename('Mine again');
+    await pass(3000);
+    expect(await kept()).toBe('Mine again');
+  });
+
+  it('can be left there, with what is open here as a job of its own', async () => {
+    const id = await state().keepAsNew();
+    expect([await kept(), await kept(id)]).toEqual(['Theirs', 'Mine (kept)']);
+    expect(await keptArtwork(id)).toEqual({ 'a.svg': '<svg/>' });
+  });
+});
+
+test('a job removed elsewhere does not come back', async () => {
+  await removeKept('one');
+  rename('Still here');
+  await pass(3000);
+  expect(state()).toMatchObject({ conflict: 'removed' });
+  expect(await keptJob('one')).toBeNull();
+});
+
+test('a tab that only follows changes nothing, and says so', () => {
+  useJob.setState({ role: 'follower' });
+  const before = state();
+  rename('No');
+  state().undo();
+  expect(state().job).toBe(before.job);
+  expect(state().refusals).toBe(before.refusals + 1);
 });
 
 test('undo and redo are saved too, and a change that changes nothing is not', async () => {
   const first = state().job!.name;
   rename('B');
-  await settle();
+  await pass(3000);
   state().undo();
   expect(state()).toMatchObject({ saved: 'waiting' });
-  await settle();
-  expect(disk.get('one')!.job.name).toBe(first);
+  await pass(300);
+  expect(await kept()).toBe(first);
   state().redo();
-  await settle();
-  expect(disk.get('one')!.job.name).toBe('B');
-  const writes = announced.length;
+  await pass(3000);
+  expect(await kept()).toBe('B');
+  const writes = told.length;
   rename('B');
-  await settle();
-  expect(announced).toHaveLength(writes);
+  await pass(3000);
+  expect(told).toHaveLength(writes);
 });
 
 test('a gesture is one step, and given up it leaves nothing', () => {
@@ -129,8 +237,14 @@ test('a change made while a save is under way is saved after it', async () => {
   const saving = state().flush();
   rename('second');
   await saving;
-  expect(disk.get('one')!.job.name).toBe('first');
-  await settle();
-  expect(disk.get('one')!.job.name).toBe('second');
+  await pass(3000);
+  expect(await kept()).toBe('second');
   expect(state().saved).toBe('saved');
+  expect(allKept()).toBe(true);
+});
+
+test('another drawing is kept with the job that names it', async () => {
+  state().addArtwork('b.svg', '<svg id="b"/>');
+  await pass(300);
+  expect(await keptArtwork('one')).toEqual({ 'a.svg': '<svg/>', 'b.svg': '<svg id="b"/>' });
 });

@@ -1,13 +1,22 @@
 import { create } from 'zustand';
 import type { Job } from '@/core/document/types';
-import { dropDraft, keepDraft, loadJob, saveJob, takeDraft, type SavedJob } from '@/platform/storage';
-import { announceSaved } from '@/platform/tabs';
-import { EMPTY_HISTORY, record, redoStep, rollBack, undoStep, type History } from './history';
+import { dropDraft, draftOf, keepDraft } from '@/platform/storage/drafts';
+import type { StorageError } from '@/platform/storage/errors';
+import { DamagedJob, keepNewJob, keptArtwork, keptJob, keptStamp, type KeptJob } from '@/platform/storage/records';
+import { includes, sameStamp, type JobStamp } from '@/platform/storage/stamp';
+import { keepVersion } from '@/platform/storage/versions';
+import { EMPTY_HISTORY, record, redoStep, rollBack, undoStep, type History, type Moved } from './history';
+import { Keeper, type SavedState } from './keeper';
 
-export type SavedState = 'saved' | 'waiting' | 'saving' | 'failed';
+export type { SavedState };
+
+/** Why what is open here cannot be written over what the store holds. */
+export type Conflict = 'changed' | 'removed';
+/** Whether this tab edits the job, only shows what another tab makes of it, or does not know yet. */
+export type Role = 'waiting' | 'editor' | 'follower';
 
 interface JobState {
-  status: 'idle' | 'loading' | 'ready' | 'missing';
+  status: 'idle' | 'loading' | 'ready' | 'missing' | 'damaged';
   job: Job | null;
   /** The job as it was when it was opened. */
   opened: Job | null;
@@ -15,111 +24,174 @@ interface JobState {
   history: History;
   saved: SavedState;
   problem: string | null;
-  /** Another tab has saved this job since it was loaded here. */
-  changedElsewhere: boolean;
-  /** What the shelf shows; written along with the job. */
-  shown: Pick<SavedJob, 'picture' | 'figures'>;
+  conflict: Conflict | null;
+  role: Role;
+  /** A record that cannot be read. */
+  damaged: DamagedJob | null;
+  /** Something the person should know once; grows with every change that was refused because another tab edits. */
+  notice: string | null;
+  refusals: number;
   load(id: string): Promise<void>;
+  /** Takes what the store holds, whatever is open here. */
+  takeKept(): Promise<void>;
   /** @param mark changes with one mark, one after the other, are one undoable step */
   change(label: string, recipe: (job: Job) => void, mark?: string): void;
   /** Takes back a gesture that was given up. */
   rollBack(mark: string): void;
   undo(): void;
   redo(): void;
-  setShown(shown: Pick<SavedJob, 'picture' | 'figures'>): void;
+  addArtwork(name: string, svg: string): void;
+  /** Writes everything that is not written yet. */
   flush(): Promise<void>;
   /** The page is going away: writes what is unsaved in the one way that cannot be interrupted. */
   leave(): void;
+  /** Keeps what is open as another job. @returns its id */
+  keepAsNew(): Promise<string>;
 }
 
-const SAVE_AFTER_MS = 350;
-let timer: ReturnType<typeof setTimeout> | null = null;
+const CLOSED = {
+  job: null,
+  opened: null,
+  artwork: {},
+  history: EMPTY_HISTORY,
+  saved: 'saved',
+  problem: null,
+  conflict: null,
+  damaged: null,
+} as const;
+
+let keeper: Keeper | null = null;
+let loading = 0;
+
+/** The version of the open job that the store holds; null when none is open. */
+export const keptVersion = (): JobStamp | null => keeper?.kept ?? null;
+/** Whether the open job stands in the store as it is. */
+export const allKept = (): boolean => keeper?.clean ?? true;
 
 /** The job that is open: its record, its history, and whether it is saved. */
 export const useJob = create<JobState>((set, get) => {
-  const later = (): void => {
-    if (timer) clearTimeout(timer);
-    timer = setTimeout(() => void get().flush(), SAVE_AFTER_MS);
+  const report = (mine: Keeper) => (saved: SavedState, error: StorageError | null) => {
+    if (mine !== keeper) return;
+    const conflict = error?.fault === 'changed' || error?.fault === 'removed' ? error.fault : null;
+    if (saved === 'saved') dropDraft(get().job!.id);
+    set({ saved, problem: error && !conflict ? error.message : null, ...(conflict ? { conflict } : {}) });
   };
-  const move = (step: typeof undoStep): void => {
+  const keep = (stamp: KeptJob['stamp']): void => {
+    void keeper?.stop();
+    const made: Keeper = new Keeper(
+      stamp,
+      () => ({ job: get().job!, artwork: get().artwork }),
+      (saved, error) => report(made)(saved, error),
+    );
+    keeper = made;
+  };
+  const show = (found: KeptJob, artwork: Record<string, string>): void => {
+    keep(found.stamp);
+    set({ ...CLOSED, status: 'ready', job: found.job, opened: found.job, artwork });
+  };
+  /** @param over what is open is only replaced while it has nothing that the store has not */
+  const take = async (id: string, over: Keeper | null = null): Promise<void> => {
+    const turn = ++loading;
+    const late = (): boolean => turn !== loading || (over !== null && (keeper !== over || !over.clean));
+    try {
+      const found = await keptJob(id);
+      const artwork = found ? await keptArtwork(id) : {};
+      if (late()) return;
+      if (!found) {
+        keeper = null;
+        return set({ ...CLOSED, status: 'missing' });
+      }
+      show(found, artwork);
+      await unsavedOf(found);
+    } catch (error) {
+      if (late()) return;
+      keeper = null;
+      if (error instanceof DamagedJob) set({ ...CLOSED, status: 'damaged', damaged: error });
+      else set({ ...CLOSED, status: 'missing', problem: (error as Error).message });
+    }
+  };
+  /** What a page that went away could not save goes on here, unless the job was changed since: then it is kept beside it. */
+  const unsavedOf = async ({ job, stamp }: KeptJob): Promise<void> => {
+    const draft = draftOf(job.id);
+    if (!draft) return;
+    if (includes(stamp.mark, draft.mark)) return dropDraft(job.id);
+    if (sameStamp(stamp, draft.from)) {
+      set({ job: draft.job });
+      keeper!.replaced(false);
+      return;
+    }
+    await keepVersion(draft.job);
+    dropDraft(job.id);
+    set({ notice: 'Changes that were not saved before this job was changed elsewhere are kept as a version: see Compare.' });
+  };
+  const refused = (): boolean => {
+    if (get().role !== 'follower' && !get().conflict) return false;
+    set((s) => ({ refusals: s.refusals + 1 }));
+    return true;
+  };
+  const advance = (next: Moved<Job>): void => {
+    if (next.history === get().history || refused()) return;
+    set({ job: next.state, history: next.history });
+    if (next.patches.length > 0) keeper?.changed(next.patches);
+  };
+  const move = (step: (job: Job, history: History) => Moved<Job>): void => {
     const { job, history } = get();
-    if (!job) return;
-    const next = step(job, history);
-    if (next.history === history) return;
-    set({ job: next.state, history: next.history, saved: 'waiting' });
-    later();
+    if (job) advance(step(job, history));
   };
   return {
+    ...CLOSED,
     status: 'idle',
-    job: null,
-    opened: null,
-    artwork: {},
-    history: EMPTY_HISTORY,
-    saved: 'saved',
-    problem: null,
-    changedElsewhere: false,
-    shown: {},
+    role: 'editor',
+    notice: null,
+    refusals: 0,
 
     async load(id) {
-      if (get().job?.id === id && get().status === 'ready' && !get().changedElsewhere) return;
-      await get().flush();
-      set({ status: 'loading', job: null, history: EMPTY_HISTORY, changedElsewhere: false, shown: {} });
-      const found = await loadJob(id).catch(() => null);
-      if (!found) return set({ status: 'missing' });
-      const { artwork, picture, figures } = found;
-      const draft = takeDraft(id);
-      set({
-        status: 'ready',
-        job: draft ?? found.job,
-        opened: found.job,
-        artwork,
-        saved: draft ? 'waiting' : 'saved',
-        problem: null,
-        shown: { ...(picture ? { picture } : {}), ...(figures ? { figures } : {}) },
-      });
-      if (draft) later();
+      const open = get().job?.id === id && get().status === 'ready' ? keeper : null;
+      if (open) {
+        // Another page of this tab, the Library for one, may have changed the job meanwhile.
+        if (get().conflict || !open.clean) return;
+        const kept = await keptStamp(id).catch(() => open.kept);
+        if (keeper !== open || !open.clean || (kept && sameStamp(kept, open.kept))) return;
+        return take(id, open);
+      }
+      if (!get().conflict) await get().flush();
+      set({ ...CLOSED, status: 'loading' });
+      await take(id);
     },
 
-    change(label, recipe, mark) {
-      const { job, history } = get();
+    async takeKept() {
+      const { job } = get();
       if (!job) return;
-      const next = record(job, history, label, recipe, mark);
-      if (next.history === history) return;
-      set({ job: next.state, history: next.history, saved: 'waiting' });
-      later();
+      dropDraft(job.id);
+      await keeper?.stop();
+      await take(job.id);
     },
 
+    change: (label, recipe, mark) => move((job, history) => record(job, history, label, recipe, mark)),
     undo: () => move(undoStep),
     rollBack: (mark) => move((job, history) => rollBack(job, history, mark)),
     redo: () => move(redoStep),
 
-    setShown(shown) {
-      set({ shown, saved: 'waiting' });
-      later();
+    addArtwork(name, svg) {
+      if (refused()) return;
+      set({ artwork: { ...get().artwork, [name]: svg } });
+      keeper?.replaced(true);
     },
 
-    async flush() {
-      if (timer) clearTimeout(timer);
-      timer = null;
-      const { job, artwork, saved, shown } = get();
-      if (!job || saved === 'saved') return;
-      set({ saved: 'saving' });
-      try {
-        await saveJob({ job, artwork, updated: Date.now(), ...shown });
-        dropDraft();
-        announceSaved(job.id);
-        if (get().job === job && get().shown === shown) set({ saved: 'saved', problem: null });
-        else later();
-      } catch (error) {
-        set({ saved: 'failed', problem: (error as Error).message });
-      }
-    },
+    flush: () => keeper?.settle() ?? Promise.resolve(),
 
     leave() {
-      const { job, saved } = get();
-      if (!job || saved === 'saved') return;
-      keepDraft(job);
-      void get().flush();
+      const unsaved = keeper?.unsaved;
+      if (!unsaved) return;
+      keepDraft(unsaved);
+      void keeper?.settle();
+    },
+
+    async keepAsNew() {
+      const { job, artwork } = get();
+      const copy = { ...job!, id: crypto.randomUUID().slice(0, 8), name: `${job!.name.slice(0, 180)} (kept)` };
+      await keepNewJob(copy, artwork, Date.now());
+      return copy.id;
     },
   };
 });

@@ -2,8 +2,9 @@ import { create } from 'zustand';
 import { briefRecipe, jobsAltered, type HouseRecipe } from '@/core/cloth/house';
 import { EMPTY_LIBRARY, mergedLibrary, parseLibrary, type ShopLibrary } from '@/core/cloth/library';
 import type { Job } from '@/core/document/types';
-import { listJobs, loadLibrary, saveJob, saveLibrary, type SavedJob } from '@/platform/storage';
-import { announceSaved } from '@/platform/tabs';
+import { changeKept, keptJobs } from '@/platform/storage/records';
+import { loadLibrary, saveLibrary } from '@/platform/storage/shop';
+import { tellTabs } from '@/platform/tabs';
 
 interface LibraryState {
   library: ShopLibrary;
@@ -41,20 +42,17 @@ export const removeRecipe = (id: string): Promise<void> =>
 export async function alteredBy(recipe: HouseRecipe): Promise<Job[]> {
   return jobsAltered(
     recipe,
-    (await listJobs()).map((s) => s.job),
+    (await keptJobs()).flatMap((k) => ('kept' in k ? [k.kept.job] : [])),
   );
 }
 
 /** Gives the recipe as it now is to the jobs that it alters. */
 export async function applyTo(recipe: HouseRecipe, ids: readonly string[]): Promise<void> {
-  const follow = async (saved: SavedJob): Promise<void> => {
-    // The picture on the shelf was made with the old numbers.
-    const rest = { ...saved };
-    delete rest.picture;
-    await saveJob({ ...rest, job: { ...saved.job, brief: { ...saved.job.brief, ...briefRecipe(recipe) } }, updated: Date.now() });
-    announceSaved(saved.job.id);
+  const follow = async (id: string): Promise<void> => {
+    await changeKept(id, (job) => ({ ...job, brief: { ...job.brief, ...briefRecipe(recipe) } }));
+    tellTabs('saved', id);
   };
-  await Promise.all((await listJobs()).filter((saved) => ids.includes(saved.job.id)).map(follow));
+  await Promise.all(ids.map(follow));
 }
 
 /** Puts a library file's entries in. @throws InputError with a sentence for people */

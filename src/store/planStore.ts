@@ -1,9 +1,11 @@
 import { create } from 'zustand';
 import { looksOf } from '@/core/drawing/picture';
 import type { Job } from '@/core/document/types';
+import type { PlanFigures } from '@/core/plan/measure';
+import { keepPicture } from '@/platform/storage/records';
 import { engine, painter } from '@/workers/client';
 import type { Planned } from '@/workers/protocol';
-import { useJob } from './jobStore';
+import { allKept, keptVersion, useJob } from './jobStore';
 import { requestProof } from './proofStore';
 import { useView } from './viewStore';
 
@@ -44,7 +46,7 @@ async function work(): Promise<void> {
     try {
       const planned = await engine.call('plan', { job }, { progress: (progress) => usePlan.setState({ progress }) });
       // Nobody waits for the answer: whatever is asked of the painter next is answered after this.
-      painter.call('showPlan', { plan: planned.plan, looks: looksOf(job), hidden: hiddenIn(job) }).catch(report);
+      paint(planned, job);
       usePlan.setState((s) => ({ planned, of: job, version: s.version + 1, problem: null }));
       queuePicture(job);
       requestProof(job);
@@ -57,6 +59,16 @@ async function work(): Promise<void> {
   running = false;
   if (usePlan.getState().busy) usePlan.setState({ busy: false });
 }
+
+const paint = (planned: Planned, job: Job): void =>
+  void painter.call('showPlan', { plan: planned.plan, looks: looksOf(job), hidden: hiddenIn(job) }).catch(report);
+
+painter.replaced = () => {
+  const { planned, of } = usePlan.getState();
+  if (!planned || !of) return;
+  paint(planned, of);
+  usePlan.setState((s) => ({ version: s.version + 1 }));
+};
 
 const report = (error: unknown): void => usePlan.setState({ problem: (error as Error).message });
 
@@ -82,9 +94,14 @@ function queuePicture(job: Job): void {
   pictureTimer = setTimeout(() => {
     void engine
       .call('thumbnail', { job })
-      .then(({ png, figures }) => {
-        if (useJob.getState().job === job) useJob.getState().setShown({ picture: png, figures });
-      })
+      .then(({ png, figures }) => keepShown(job, png, figures))
       .catch(() => undefined);
   }, PICTURE_AFTER_MS);
+}
+
+/** Keeps the picture beside the job, under the mark of the state that it shows; one of a state not saved yet is not kept. */
+async function keepShown(job: Job, picture: Blob, figures: PlanFigures): Promise<void> {
+  const kept = keptVersion();
+  if (useJob.getState().job !== job || !allKept() || !kept) return;
+  await keepPicture(job.id, { mark: kept.mark, picture, figures });
 }

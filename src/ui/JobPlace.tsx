@@ -2,14 +2,18 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useEffect } from 'react';
-import { onSavedElsewhere } from '@/platform/tabs';
-import { useJob } from '@/store/jobStore';
+import { download } from '@/platform/files';
+import { allKept, useJob } from '@/store/jobStore';
+import { enterJob } from '@/store/jobTabs';
 import { requestPlan } from '@/store/planStore';
 import { engine } from '@/workers/client';
 import { Art } from './art/Art';
 import { Brief } from './brief/Brief';
 import { HISTORY_KEYS } from './commands/historyKeys';
 import { useKeys } from './commands/useKeys';
+import { Button } from './components/Button';
+import { JobNotices } from './components/JobNotices';
+import { StorageBanner, useStorageHealth } from './components/StorageBanner';
 import { TopLine } from './components/TopLine';
 import type { PlaceKey } from './places';
 
@@ -23,74 +27,99 @@ const VIEWS: Record<PlaceKey, () => React.ReactNode> = { brief: () => <Brief />,
 /** One place of one job: loads the job, and keeps it saved when the page goes away. */
 export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
   const status = useJob((s) => s.status);
+  const health = useStorageHealth();
   useKeys(HISTORY_KEYS);
-  useEffect(() => {
-    engine.warm();
-    void useJob.getState().load(id);
-  }, [id]);
+  useEffect(() => engine.warm(), []);
+  // A database that answers at last may hold the job.
+  useEffect(() => enterJob(id), [id, health]);
   const job = useJob((s) => s.job);
   useEffect(() => {
     if (job && place === 'bench') requestPlan(job);
   }, [job, place]);
-  useEffect(() => {
-    const leave = (): void => useJob.getState().leave();
-    window.addEventListener('pagehide', leave);
-    document.addEventListener('visibilitychange', leave);
-    const stop = onSavedElsewhere((other) => {
-      if (other === useJob.getState().job?.id) useJob.setState({ changedElsewhere: true });
-    });
-    return () => {
-      void useJob.getState().flush();
-      window.removeEventListener('pagehide', leave);
-      document.removeEventListener('visibilitychange', leave);
-      stop();
-    };
-  }, []);
+  useLeaving();
 
-  if (status === 'missing') {
+  if (status === 'missing') return <Missing />;
+  if (status === 'damaged') return <Damaged />;
+  if (status !== 'ready') {
     return (
-      <main className="grid h-screen place-content-center gap-3 text-center">
-        <h1 className="text-xl font-semibold">This job is not in this browser</h1>
-        <p className="text-quiet">It may have been removed, or kept in another browser. A bundle of it can be opened from the shelf.</p>
-        <Link href="/" className="mx-auto rounded-md border border-ink bg-tape px-4 py-1.5 font-semibold">
-          To the shelf
-        </Link>
-      </main>
+      <>
+        <StorageBanner>{null}</StorageBanner>
+        <Waiting text="Taking the job from the shelf …" />
+      </>
     );
   }
-  if (status !== 'ready') return <Waiting text="Taking the job from the shelf …" />;
   return (
     <div className="flex h-screen flex-col overflow-hidden">
       <TopLine place={place} />
-      <Warnings id={id} />
+      <JobNotices />
       {VIEWS[place]()}
     </div>
   );
 }
 
-function Warnings({ id }: { id: string }) {
-  const elsewhere = useJob((s) => s.changedElsewhere);
-  const problem = useJob((s) => s.problem);
+/** Going away, hiding or closing the page: what is unsaved is put where it cannot be lost, and closing asks first. */
+function useLeaving(): void {
+  useEffect(() => {
+    const leave = (): void => useJob.getState().leave();
+    const ask = (e: BeforeUnloadEvent): void => {
+      if (allKept()) return;
+      leave();
+      e.preventDefault();
+    };
+    window.addEventListener('pagehide', leave);
+    window.addEventListener('beforeunload', ask);
+    document.addEventListener('visibilitychange', leave);
+    return () => {
+      window.removeEventListener('pagehide', leave);
+      window.removeEventListener('beforeunload', ask);
+      document.removeEventListener('visibilitychange', leave);
+    };
+  }, []);
+}
+
+function Apart({ title, text, children }: { title: string; text: string; children?: React.ReactNode }) {
   return (
-    <>
-      {problem && (
-        <p role="alert" className="bg-danger px-4 py-2 text-white">
-          {problem}
-        </p>
-      )}
-      {elsewhere && (
-        <p role="alert" className="flex items-center gap-3 bg-tape-soft px-4 py-2">
-          This job was changed in another tab. What you change here would replace that.
-          <button
-            type="button"
-            className="rounded-md border border-ink bg-panel px-2 py-0.5 font-semibold"
-            onClick={() => void useJob.getState().load(id)}
-          >
-            Take the other tab’s version
-          </button>
-        </p>
-      )}
-    </>
+    <main className="grid h-screen place-content-center justify-items-center gap-3 px-4 text-center">
+      <h1 className="text-xl font-semibold">{title}</h1>
+      <p className="max-w-[60ch] text-quiet">{text}</p>
+      {children}
+      <Link href="/" className="rounded-md border border-ink bg-tape px-4 py-1.5 font-semibold">
+        To the shelf
+      </Link>
+    </main>
+  );
+}
+
+function Missing() {
+  const health = useStorageHealth();
+  const problem = useJob((s) => s.problem);
+  if (health !== 'fine' || problem) {
+    return (
+      <Apart
+        title="This job cannot be read now"
+        text={problem ?? 'The browser’s storage does not answer, or is switched off for this page. The job opens as soon as it answers.'}
+      />
+    );
+  }
+  return (
+    <Apart
+      title="This job is not in this browser"
+      text="It may have been removed, or kept in another browser. A bundle of it can be opened from the shelf."
+    />
+  );
+}
+
+function Damaged() {
+  const damaged = useJob((s) => s.damaged);
+  return (
+    <Apart
+      title="This job’s record is damaged"
+      text={`${damaged?.message ?? ''} It is kept as it is; its text can be saved and mended by hand.`}
+    >
+      <Button onClick={() => damaged && download(`${damaged.id}-damaged.json`, new Blob([damaged.raw], { type: 'application/json' }))}>
+        Save its text to a file
+      </Button>
+    </Apart>
   );
 }
 

@@ -74,16 +74,29 @@ describe('a call that is cancelled', () => {
     expect(await next).toBe(1);
   });
 
-  it('leaves others their worker; a late answer is nobody’s', async () => {
+  it('while it runs has its work stopped, and what waits behind it is asked of a new worker', async () => {
     const c = client();
     const stop = new AbortController();
     const [given, kept] = [ask(c, { signal: stop.signal }), ask(c)];
+    const old = last();
+    stop.abort();
+    await expect(given).rejects.toMatchObject({ name: 'AbortError' });
+    expect(old.ended).toBe(true);
+    expect(last().asked).toEqual([old.asked[1]]);
+    last().say({ id: old.asked[1]!.id, kind: 'result', output: 'kept' });
+    expect(await kept).toBe('kept');
+  });
+
+  it('while it waits leaves the worker to the others; a late answer is nobody’s', async () => {
+    const c = client();
+    const stop = new AbortController();
+    const [kept, given] = [ask(c), ask(c, { signal: stop.signal })];
     stop.abort();
     await expect(given).rejects.toMatchObject({ name: 'AbortError' });
     expect(last().ended).toBe(false);
     const [first, second] = last().asked.map((m) => m.id);
-    last().say({ id: first!, kind: 'result', output: 'late' });
-    last().say({ id: second!, kind: 'result', output: 'kept' });
+    last().say({ id: second!, kind: 'result', output: 'late' });
+    last().say({ id: first!, kind: 'result', output: 'kept' });
     expect(await kept).toBe('kept');
   });
 
@@ -93,13 +106,45 @@ describe('a call that is cancelled', () => {
   });
 });
 
-test('a worker that dies fails its calls, and the next call has a new one', async () => {
-  const c = client();
-  const calls = [ask(c), ask(c)];
-  last().onerror!();
-  for (const call of calls) await expect(call).rejects.toBeInstanceOf(WorkerError);
-  c.warm();
-  expect(Stand.all).toHaveLength(2);
+describe('a worker that dies', () => {
+  it('is replaced, and what it had to do is tried once more', async () => {
+    const c = client();
+    const calls = [ask(c), ask(c)];
+    last().onerror!();
+    expect(Stand.all).toHaveLength(2);
+    for (const { id } of [...last().asked]) last().say({ id, kind: 'result', output: id });
+    expect(await Promise.all(calls)).toEqual([1, 2]);
+  });
+
+  it('twice over the same work fails it in plain words, and the next call has a new one', async () => {
+    const c = client();
+    const call = ask(c);
+    last().onerror!();
+    last().onerror!();
+    await expect(call).rejects.toBeInstanceOf(WorkerError);
+    await expect(call).rejects.toThrow(/job is unharmed/);
+    c.warm();
+    expect(Stand.all).toHaveLength(3);
+  });
+
+  it('with work that has left this thread fails it at once', async () => {
+    const c = client();
+    const call = ask(c, { transfer: [new ArrayBuffer(1)] });
+    last().onerror!();
+    await expect(call).rejects.toBeInstanceOf(WorkerError);
+  });
+
+  it('tells whoever has to teach the new one', () => {
+    let taught = 0;
+    const c = new WorkerClient(
+      () => new Stand() as unknown as Worker,
+      () => taught++,
+    );
+    void ask(c);
+    expect(taught).toBe(0);
+    last().onerror!();
+    expect(taught).toBe(1);
+  });
 });
 
 describe('the other side', () => {
@@ -126,7 +171,7 @@ describe('the other side', () => {
     });
     expect(await answered('hide')).toEqual([{ id: 7, kind: 'result', output: null }]);
     fails = new InputError('too-large', 'This artwork is 40 MB.');
-    expect(await answered('hide')).toEqual([{ id: 7, kind: 'error', message: 'This artwork is 40 MB.', known: true }]);
+    expect(await answered('hide')).toEqual([{ id: 7, kind: 'error', message: 'This artwork is 40 MB.', known: true, code: 'too-large' }]);
     const [unforeseen] = await answered('sample');
     expect(unforeseen).toMatchObject({ kind: 'error', known: false });
     expect((unforeseen as { message: string }).message).toMatch(/nothing was changed/);

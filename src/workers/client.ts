@@ -1,10 +1,12 @@
-import type { FromWorker, Protocol, RequestName } from './protocol';
+import type { InputError } from '@/core/document/errors';
+import type { FromWorker, Protocol, RequestName, ToWorker } from './protocol';
 
 /** A failure whose message is fit for people. */
 export class WorkerError extends Error {
   constructor(
     message: string,
     readonly known: boolean,
+    readonly code?: InputError['code'],
   ) {
     super(message);
     this.name = 'WorkerError';
@@ -18,29 +20,44 @@ export interface CallOptions {
 }
 
 interface Waiting {
+  message: ToWorker;
   resolve: (value: never) => void;
   reject: (reason: Error) => void;
   progress: ((done: number) => void) | undefined;
+  /** What it was asked with has left this thread, so it cannot be asked again. */
+  onlyOnce: boolean;
+  tries: number;
 }
 
+const MOST_TRIES = 2;
+const DIED = 'The calculation stopped twice and was given up. Your job is unharmed; change it or reload the page and try again.';
 const abortError = (): Error => new DOMException('cancelled', 'AbortError');
 
-/** Typed calls to one worker. A cancelled call rejects at once; a worker that dies rejects all its calls and is replaced. */
+/**
+ * Typed calls to one worker, which answers them one after the other. A cancelled call rejects at once, and its work is stopped by
+ * replacing the worker. A worker that dies or does not load is replaced, and what it had to do is tried once more.
+ */
 export class WorkerClient {
   private worker: Worker | null = null;
+  private started = false;
   private next = 1;
   private readonly waiting = new Map<number, Waiting>();
 
-  constructor(private readonly start: () => Worker) {}
+  /** @param replaced told of every new worker after the first: it knows nothing of what the one before was told */
+  constructor(
+    private readonly start: () => Worker,
+    public replaced: (() => void) | null = null,
+  ) {}
 
   call<K extends RequestName>(name: K, input: Protocol[K]['in'], options: CallOptions = {}): Promise<Protocol[K]['out']> {
     const { signal, progress, transfer = [] } = options;
     if (signal?.aborted) return Promise.reject(abortError());
     const id = this.next++;
     return new Promise<Protocol[K]['out']>((resolve, reject) => {
-      this.waiting.set(id, { resolve: resolve, reject, progress });
+      const message = { id, name, input } as ToWorker;
+      this.waiting.set(id, { message, resolve, reject, progress, onlyOnce: transfer.length > 0, tries: 1 });
       signal?.addEventListener('abort', () => this.cancel(id), { once: true });
-      this.running().postMessage({ id, name, input }, transfer);
+      this.running().postMessage(message, transfer);
     });
   }
 
@@ -52,29 +69,42 @@ export class WorkerClient {
   private cancel(id: number): void {
     const call = this.waiting.get(id);
     if (!call) return;
+    const wasRunning = this.waiting.keys().next().value === id;
     this.waiting.delete(id);
     call.reject(abortError());
-    // The work itself cannot be interrupted from outside, so a worker with nothing else to do is replaced.
-    if (this.waiting.size === 0) this.stop();
+    // The work itself cannot be interrupted from outside.
+    if (wasRunning && ![...this.waiting.values()].some((w) => w.onlyOnce)) this.replace();
+  }
+
+  /** Stops the worker, and asks a new one for whatever is still awaited. */
+  private replace(): void {
+    this.worker?.terminate();
+    this.worker = null;
+    const again = [...this.waiting.values()];
+    if (again.length === 0) return;
+    const worker = this.running();
+    for (const { message } of again) worker.postMessage(message);
   }
 
   private running(): Worker {
     if (this.worker) return this.worker;
     const worker = this.start();
     worker.onmessage = ({ data }: MessageEvent<FromWorker>) => this.receive(data);
-    worker.onerror = () => {
-      const calls = [...this.waiting.values()];
-      this.waiting.clear();
-      this.stop();
-      for (const call of calls) call.reject(new WorkerError('The calculation stopped unexpectedly; try again.', true));
-    };
+    worker.onerror = worker.onmessageerror = () => this.died(worker);
     this.worker = worker;
+    if (this.started) this.replaced?.();
+    this.started = true;
     return worker;
   }
 
-  private stop(): void {
-    this.worker?.terminate();
-    this.worker = null;
+  private died(worker: Worker): void {
+    if (worker !== this.worker) return;
+    for (const [id, call] of this.waiting) {
+      if (!call.onlyOnce && call.tries++ < MOST_TRIES) continue;
+      this.waiting.delete(id);
+      call.reject(new WorkerError(DIED, true));
+    }
+    this.replace();
   }
 
   private receive(message: FromWorker): void {
@@ -86,7 +116,7 @@ export class WorkerClient {
     }
     this.waiting.delete(message.id);
     if (message.kind === 'result') call.resolve(message.output as never);
-    else call.reject(new WorkerError(message.message, message.known));
+    else call.reject(new WorkerError(message.message, message.known, message.code));
   }
 }
 

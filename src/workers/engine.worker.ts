@@ -5,6 +5,7 @@ import { drawSewn } from '@/core/drawing/picture';
 import { meetingsOf } from '@/core/editing/overlaps';
 import { answerFor, sizeFacts, sizePlaces } from '@/core/artwork/sizeReport';
 import { readBundle } from '@/core/formats/bundle';
+import { readShelf, writeShelf } from '@/core/formats/shelf';
 import { writePng } from '@/core/formats/png';
 import { EXPORTS } from '@/core/formats/registry';
 import { GALLERY, jobOfSample, SAMPLE_BOX } from '@/core/gallery/samples';
@@ -119,7 +120,11 @@ serve({
     const content = await format.write({ job, plan: planner.plan(job), artwork });
     return { output: { data: new Blob([content], { type: format.mime }) } };
   },
-  readBundle: ({ bytes }) => ({ output: readBundle(new Uint8Array(bytes)) }),
+  readFile: ({ bytes }) => {
+    const shelf = readShelf(new Uint8Array(bytes));
+    return { output: shelf ? { shelf } : { bundle: readBundle(new Uint8Array(bytes)) } };
+  },
+  writeShelf: ({ shelf }) => ({ output: { data: new Blob([writeShelf(shelf)], { type: 'application/zip' }) } }),
   meetings: ({ job }) => ({ output: meetingsOf(job.pieces.map((p) => prepareShape(p)?.painted ?? [])) }),
   effect: ({ job }) => ({ output: measurePlan(job, planner.plan(job)) }),
   preview: ({ job }) => {

@@ -1,3 +1,4 @@
+import type { InputError } from '@/core/document/errors';
 import type { Look } from '@/core/drawing/looks';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { ArtPose } from '@/core/artwork/pose';
@@ -14,6 +15,7 @@ import type { Finding } from '@/core/proof/finding';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { StitchPlan } from '@/core/plan/plan';
 import type { Bundle } from '@/core/formats/bundle';
+import type { ReadShelf, ShelfFile } from '@/core/formats/shelf';
 import type { PieceChange } from '@/core/compare/changes';
 
 /** A region of the artwork as the Art place shows it. */
@@ -121,7 +123,9 @@ export interface Protocol {
   survey: { in: SurveyRequest; out: Survey };
   plan: { in: { job: Job }; out: Planned };
   export: { in: { job: Job; artwork: Record<string, string>; extension: ExportFormat['extension'] }; out: { data: Blob } };
-  readBundle: { in: { bytes: ArrayBuffer }; out: Bundle };
+  /** A bundle, or a whole shelf. */
+  readFile: { in: { bytes: ArrayBuffer }; out: { bundle: Bundle } | { shelf: ReadShelf } };
+  writeShelf: { in: { shelf: ShelfFile }; out: { data: Blob } };
   thumbnail: { in: { job: Job }; out: { png: Blob; figures: PlanFigures } };
   /** How neighbours meet. */
   meetings: { in: { job: Job }; out: Meeting[] };
@@ -159,4 +163,4 @@ export type ToWorker =
 export type FromWorker =
   | { id: number; kind: 'progress'; done: number }
   | { id: number; kind: 'result'; output: unknown }
-  | { id: number; kind: 'error'; message: string; known: boolean };
+  | { id: number; kind: 'error'; message: string; known: boolean; code?: InputError['code'] };

@@ -36,9 +36,9 @@ export function serve<K extends RequestName>(handlers: Handlers<K>): void {
       const { output, transfer } = await handler(data.input, progress);
       post({ id, kind: 'result', output }, transfer);
     } catch (error) {
-      const known = error instanceof InputError || error instanceof RangeError;
+      const known = error instanceof InputError;
       const message = known ? error.message : `Something unforeseen went wrong (${(error as Error).message}); nothing was changed.`;
-      post({ id, kind: 'error', message, known });
+      post({ id, kind: 'error', message, known, ...(known ? { code: error.code } : {}) });
     }
   };
   self.onmessage = ({ data }: MessageEvent<ToWorker>) => void answer(data);

@@ -1,6 +1,7 @@
 import type { Job } from '../document/types';
 import type { StitchPlan } from '../plan/plan';
 import { Command } from '../plan/roles';
+import { motionComment } from './escape';
 
 /** Words that a machine's controller gives to what motion words cannot say. */
 export interface GcodeWords {
@@ -13,13 +14,13 @@ export const DEFAULT_WORDS: GcodeWords = { needle: 'M101', trim: 'M102', stop: '
 
 /** Stitches as ISO 6983 words: absolute mm, y up as the standard has it; one block per needle event. */
 export function writeGcode(job: Job, plan: StitchPlan, words: GcodeWords = DEFAULT_WORDS): string {
-  const out = [`(${job.name.replace(/[()]/g, ' ')})`, 'G21', 'G90'];
+  const out = [motionComment(job.name), 'G21', 'G90'];
   let thread = -1;
   for (let i = 0; i < plan.x.length; i++) {
     if (plan.thread[i] !== thread) {
       thread = plan.thread[i]!;
       const t = job.threads[thread];
-      out.push(`(thread ${t?.id ?? thread + 1}: ${t?.code ?? ''} ${(t?.name ?? '').replace(/[()]/g, ' ')})`, `T${thread + 1}`);
+      out.push(motionComment(`thread ${t?.id ?? thread + 1}: ${t?.code ?? ''} ${t?.name ?? ''}`), `T${thread + 1}`);
     }
     const at = `X${plan.x[i]!.toFixed(3)} Y${(-plan.y[i]!).toFixed(3)}`;
     const command = plan.command[i];

@@ -1,8 +1,8 @@
 import type { Job } from '../document/types';
 import type { StitchPlan } from '../plan/plan';
 import { Command } from '../plan/roles';
+import { xmlText } from './escape';
 
-const escape = (s: string): string => s.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 const num = (v: number): string => String(Math.round(v * 1000) / 1000);
 
 /** Layered drawing at real size: artwork outlines of the pieces, and the stitches by piece. Root in mm, centred. */
@@ -13,15 +13,16 @@ export function writeSvg(job: Job, plan: StitchPlan): string {
     const hex = threads.get(p.thread)?.hex ?? '#000000';
     const d = p.area ?? p.line ?? p.sides?.join(' ') ?? '';
     const paint = p.area ? `fill="${hex}" fill-rule="evenodd"` : `fill="none" stroke="${hex}" stroke-width="${num(p.width ?? 0.4)}"`;
-    return `    <path id="piece-${escape(p.id)}" d="${escape(d)}" ${paint}><title>${escape(p.name)}</title></path>`;
+    return `    <path id="piece-${xmlText(p.id)}" d="${xmlText(d)}" ${paint}><title>${xmlText(p.name)}</title></path>`;
   });
+  const sewn = stitchData(job, plan);
   const stitches = job.pieces.map((p, i) => {
     const hex = threads.get(p.thread)?.hex ?? '#000000';
-    return `    <path id="stitches-${escape(p.id)}" d="${stitchData(plan, i)}" stroke="${hex}"/>`;
+    return `    <path id="stitches-${xmlText(p.id)}" d="${sewn[i]!.join('')}" stroke="${hex}"/>`;
   });
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${num(width)}mm" height="${num(height)}mm" viewBox="${num(-width / 2)} ${num(-height / 2)} ${num(width)} ${num(height)}">`,
-    `  <title>${escape(job.name)}</title>`,
+    `  <title>${xmlText(job.name)}</title>`,
     `  <g id="pieces" opacity="0.35">`,
     ...shapes,
     `  </g>`,
@@ -33,16 +34,14 @@ export function writeSvg(job: Job, plan: StitchPlan): string {
   ].join('\n');
 }
 
-function stitchData(plan: StitchPlan, piece: number): string {
-  const parts: string[] = [];
-  let drawing = false;
+/** Path data of each piece's stitches, in parts. */
+function stitchData(job: Job, plan: StitchPlan): string[][] {
+  const parts: string[][] = job.pieces.map(() => []);
+  let drawing = -1;
   for (let i = 0; i < plan.x.length; i++) {
-    if (plan.piece[i] !== piece || plan.command[i] !== Command.stitch) {
-      drawing = false;
-      continue;
-    }
-    parts.push(`${drawing ? 'L' : 'M'}${num(plan.x[i]!)},${num(plan.y[i]!)}`);
-    drawing = true;
+    const piece = plan.command[i] === Command.stitch ? plan.piece[i]! : -1;
+    parts[piece]?.push(`${drawing === piece ? 'L' : 'M'}${num(plan.x[i]!)},${num(plan.y[i]!)}`);
+    drawing = piece;
   }
-  return parts.join('');
+  return parts;
 }

@@ -24,5 +24,7 @@ export const OPENING_MM = 4;
 export const SPECK_MM2 = 0.5;
 /** Largest artwork file taken in, bytes. */
 export const MAX_SVG_BYTES = 20_000_000;
+/** Largest bundle taken in, bytes. */
+export const MAX_BUNDLE_BYTES = 100_000_000;
 /** Most path nodes taken in from one artwork: beyond it no hoop could sew the detail. */
 export const MAX_ART_NODES = 400_000;

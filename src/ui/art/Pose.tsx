@@ -7,6 +7,7 @@ import type { Job } from '@/core/document/types';
 import { checkSize } from '@/platform/files';
 import { poseArtwork, replaceArtwork } from '@/store/commands';
 import { useJob } from '@/store/jobStore';
+import { artworkName } from '@/core/document/fileNames';
 import { Button, SignButton } from '../components/Button';
 import { NumberField } from '../components/NumberField';
 
@@ -20,7 +21,7 @@ export function Pose({ job }: { job: Job }) {
       checkSize(file);
       const svg = await file.text();
       readSvg(svg);
-      replaceArtwork(file.name.replace(/[/\\]/g, '-').slice(-100), svg);
+      replaceArtwork(artworkName(file.name), svg);
       await useJob.getState().flush();
       toast.success('The artwork was replaced; the pieces on the bench stay until you make them again.');
     } catch (error) {

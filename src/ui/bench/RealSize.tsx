@@ -1,7 +1,7 @@
 'use client';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { keepPreference, preference } from '@/platform/storage';
+import { keepPreference, preference } from '@/platform/storage/shop';
 import { showAt } from '@/store/cameraStore';
 import { Button, SignButton } from '../components/Button';
 

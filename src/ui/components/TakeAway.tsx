@@ -1,22 +1,9 @@
 'use client';
 import { PackageOpen } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { toast } from 'sonner';
 import { EXPORTS } from '@/core/formats/registry';
-import { download, fileStem } from '@/platform/files';
 import { useJob } from '@/store/jobStore';
-import { engine } from '@/workers/client';
-
-async function take(extension: string): Promise<void> {
-  const { job, artwork } = useJob.getState();
-  if (!job) return;
-  try {
-    const { data } = await engine.call('export', { job, artwork, extension });
-    download(`${fileStem(job.name)}.${extension}`, data);
-  } catch (error) {
-    toast.error((error as Error).message);
-  }
-}
+import { takeAway } from './takeAwayFile';
 
 /** All files that a job can leave as. */
 export function TakeAway() {
@@ -36,7 +23,7 @@ export function TakeAway() {
             <DropdownMenu.Item
               key={f.extension}
               disabled={empty && f.extension !== 'cobble'}
-              onSelect={() => void take(f.extension)}
+              onSelect={() => void takeAway(f.extension)}
               className="flex cursor-pointer items-baseline gap-2 rounded px-2 py-1.5 outline-none data-[disabled]:cursor-default data-[disabled]:opacity-45 data-[highlighted]:bg-tape-soft"
             >
               <span className="font-semibold whitespace-nowrap">{f.name}</span>

@@ -5,45 +5,42 @@ import { AlertDialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { recipeOf } from '@/core/cloth/recipes';
 import { clothColour } from '@/core/drawing/picture';
-import type { SavedJob } from '@/platform/storage';
-import { engine } from '@/workers/client';
+import type { PlanFigures } from '@/core/plan/measure';
+import type { DamagedJob, KeptJob } from '@/platform/storage/records';
+import { download, fileStem } from '@/platform/files';
+import { sewnPicture } from '@/store/sewnPictures';
 import { Button, SignButton } from '../components/Button';
 import { placeHref } from '../places';
+import { counted } from '@/core/units/count';
 
 interface Props {
-  saved: SavedJob;
+  kept: KeptJob;
   onDuplicate(): void;
   onRemove(): void;
 }
 
 /** The stored picture, or one sewn now for a job that was never opened. */
-function usePicture({ job, picture, figures }: SavedJob) {
-  const [made, setMade] = useState<{ url: string; figures: SavedJob['figures'] } | null>(null);
+function usePicture({ job, stamp }: KeptJob) {
+  const [made, setMade] = useState<{ url: string; figures: PlanFigures } | null>(null);
   useEffect(() => {
+    const gone = new AbortController();
     let url: string | null = null;
-    let gone = false;
-    const show = (png: Blob, numbers: SavedJob['figures']): void => {
-      if (gone) return;
-      url = URL.createObjectURL(png);
-      setMade({ url, figures: numbers });
-    };
-    if (picture) show(picture, figures);
-    else if (job.pieces.length > 0)
-      void engine
-        .call('thumbnail', { job })
-        .then((t) => show(t.png, t.figures))
-        .catch(() => undefined);
+    void sewnPicture(job, stamp.mark, gone.signal).then((shown) => {
+      if (!shown || gone.signal.aborted) return;
+      url = URL.createObjectURL(shown.picture);
+      setMade({ url, figures: shown.figures });
+    });
     return () => {
-      gone = true;
+      gone.abort();
       if (url) URL.revokeObjectURL(url);
     };
-  }, [job, picture, figures]);
+  }, [job, stamp.mark]);
   return made;
 }
 
-export function JobCard({ saved, onDuplicate, onRemove }: Props) {
-  const { job } = saved;
-  const made = usePicture(saved);
+export function JobCard({ kept, onDuplicate, onRemove }: Props) {
+  const { job } = kept;
+  const made = usePicture(kept);
   const figures = made?.figures;
   const { hoop } = job.brief;
   return (
@@ -59,7 +56,7 @@ export function JobCard({ saved, onDuplicate, onRemove }: Props) {
           </p>
           <p className="figures mt-auto text-xs">
             {figures
-              ? `${figures.stitches.toLocaleString('en')} st · ${figures.trims} trims · ${`${Math.round(figures.runSeconds / 60)} min`}`
+              ? `${figures.stitches.toLocaleString('en')} st · ${counted(figures.trims, 'trim')} · ${`${Math.round(figures.runSeconds / 60)} min`}`
               : 'Not sewn yet'}
           </p>
         </div>
@@ -77,6 +74,22 @@ export function JobCard({ saved, onDuplicate, onRemove }: Props) {
           <Copy size={15} />
         </SignButton>
         <Remove name={job.name} onRemove={onRemove} />
+      </div>
+    </li>
+  );
+}
+
+/** A record that cannot be read: its text is kept until the person lets it go. */
+export function DamagedCard({ damaged, onRemove }: { damaged: DamagedJob; onRemove(): void }) {
+  const save = (): void => download(`${fileStem(damaged.id)}-damaged.json`, new Blob([damaged.raw], { type: 'application/json' }));
+  return (
+    <li data-testid="damaged" className="flex h-[318px] flex-col gap-2 overflow-hidden rounded-md border border-danger bg-panel p-4">
+      <h3 className="text-lg font-semibold">A damaged job</h3>
+      <p className="line-clamp-5 text-quiet">{damaged.message}</p>
+      <p className="text-quiet">The other jobs are whole. Save its text to mend it by hand, or let it go.</p>
+      <div className="mt-auto flex items-center gap-2">
+        <Button onClick={save}>Save its text</Button>
+        <Remove name={damaged.id} onRemove={onRemove} />
       </div>
     </li>
   );

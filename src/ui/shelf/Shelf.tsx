@@ -5,13 +5,19 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { toast } from 'sonner';
-import { listJobs, removeJob, type SavedJob } from '@/platform/storage';
+import { keptJobs, removeKept, type Kept } from '@/platform/storage/records';
+import { removeVersions } from '@/platform/storage/versions';
+import { onNews, tellTabs } from '@/platform/tabs';
+import { counted } from '@/core/units/count';
 import { Button } from '../components/Button';
 import { Mark } from '../components/Mark';
 import { placeHref } from '../places';
 import { layOutDemos } from './demo';
-import { JobCard } from './JobCard';
-import { duplicateJob, jobFromFile } from './newJob';
+import { onStorageHealth } from '@/platform/storage/health';
+import { DamagedCard, JobCard } from './JobCard';
+import { askToPersist } from '@/platform/persist';
+import { duplicateJob, NotKept, takeIn } from './newJob';
+import { SaveShelf, ShelfNotices } from './ShelfNotices';
 
 interface Reading {
   name: string;
@@ -19,13 +25,32 @@ interface Reading {
   cancel(): void;
 }
 
+const nameOf = (entry: Kept): string => ('kept' in entry ? entry.kept.job.name : entry.id);
+
+async function removeJob(id: string): Promise<void> {
+  await removeKept(id);
+  await removeVersions(id);
+  tellTabs('removed', id);
+}
+
+const shelfWords = ({ put, known, damaged }: { put: number; known: number; damaged: number }): string =>
+  [
+    `${counted(put, 'job')} put back`,
+    ...(known > 0 ? [`${known} already here`] : []),
+    ...(damaged > 0 ? [`${counted(damaged, 'damaged one')} left out`] : []),
+  ].join(', ') + '.';
+
+/** Another tab that edits saves several times a second. */
+const REFRESH_AFTER_MS = 600;
+
 /** All jobs of this browser, and the way in for new ones. */
 export function Shelf() {
   const router = useRouter();
-  const [jobs, setJobs] = useState<SavedJob[] | null>(null);
+  const [jobs, setJobs] = useState<Kept[] | null>(null);
   const [busy, setBusy] = useState<Reading | null>(null);
   const [wanted, setWanted] = useState('');
-  const refresh = useCallback(async () => setJobs(await listJobs()), []);
+  const [notKept, setNotKept] = useState<NotKept | null>(null);
+  const refresh = useCallback(async () => setJobs(await keptJobs()), []);
   const started = useRef(false);
 
   useEffect(() => {
@@ -37,9 +62,37 @@ export function Shelf() {
       .then(refresh)
       .catch(() => {
         setJobs([]);
-        toast.error('This browser does not let Cobble keep jobs (a private window, perhaps). Work can still be taken away as a bundle.');
+        toast.error('The shelf could not be read. Work can still be taken away as a bundle.');
       });
   }, [refresh]);
+  // What other tabs save or remove is seen here at once, and what a late database holds.
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    const soon = (): void => {
+      timer ??= setTimeout(() => {
+        timer = null;
+        refresh().catch(() => undefined);
+      }, REFRESH_AFTER_MS);
+    };
+    const stops = [onNews(({ kind }) => (kind === 'saved' || kind === 'removed') && soon()), onStorageHealth(soon)];
+    return () => {
+      if (timer) clearTimeout(timer);
+      for (const stop of stops) stop();
+    };
+  }, [refresh]);
+
+  const guarded = useCallback(
+    async (work: () => Promise<unknown>) => {
+      try {
+        await work();
+        await refresh();
+      } catch (error) {
+        if (error instanceof NotKept) setNotKept(error);
+        else if ((error as Error).name !== 'AbortError') toast.error((error as Error).message);
+      }
+    },
+    [refresh],
+  );
 
   const onDrop = useCallback(
     async (files: File[]) => {
@@ -48,15 +101,18 @@ export function Shelf() {
       const control = new AbortController();
       const show = (progress: number): void => setBusy({ name: file.name, progress, cancel: () => control.abort() });
       show(0);
-      try {
-        const job = await jobFromFile(file, { signal: control.signal, progress: show });
-        router.push(placeHref(job.id, /\.(cobble|zip)$/i.test(file.name) ? 'bench' : 'brief'));
-      } catch (error) {
-        if ((error as Error).name !== 'AbortError') toast.error((error as Error).message);
-        setBusy(null);
-      }
+      let leaving = false;
+      await guarded(async () => {
+        const taken = await takeIn(file, { signal: control.signal, progress: show });
+        void askToPersist();
+        if ('job' in taken) {
+          leaving = true;
+          router.push(placeHref(taken.job.id, /\.(cobble|zip)$/i.test(file.name) ? 'bench' : 'brief'));
+        } else toast.success(shelfWords(taken.shelf), { duration: 15_000 });
+      });
+      if (!leaving) setBusy(null);
     },
-    [busy, router],
+    [busy, router, guarded],
   );
   const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
     onDrop: (files) => void onDrop(files),
@@ -65,7 +121,7 @@ export function Shelf() {
     multiple: false,
   });
 
-  const shown = useMemo(() => (jobs ?? []).filter((s) => s.job.name.toLowerCase().includes(wanted.trim().toLowerCase())), [jobs, wanted]);
+  const shown = useMemo(() => (jobs ?? []).filter((s) => nameOf(s).toLowerCase().includes(wanted.trim().toLowerCase())), [jobs, wanted]);
 
   return (
     <div {...getRootProps()} className="flex min-h-screen flex-col">
@@ -88,10 +144,13 @@ export function Shelf() {
           />
         </label>
       </header>
+      <ShelfNotices jobs={jobs} notKept={notKept} onDismiss={() => setNotKept(null)} />
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
         <div className="mb-5 flex items-baseline justify-between">
           <h2 className="text-xl font-semibold">Shelf</h2>
-          <p className="text-quiet">Quillwater Stitchroom · jobs are kept in this browser</p>
+          <p className="text-quiet">
+            Quillwater Stitchroom · jobs are kept in this browser · <SaveShelf />
+          </p>
         </div>
         <ul className="grid grid-cols-1 gap-5 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-4">
           <li>
@@ -117,14 +176,18 @@ export function Shelf() {
               </div>
             )}
           </li>
-          {shown.map((saved) => (
-            <JobCard
-              key={saved.job.id}
-              saved={saved}
-              onDuplicate={() => void duplicateJob(saved.job.id).then(refresh)}
-              onRemove={() => void removeJob(saved.job.id).then(refresh)}
-            />
-          ))}
+          {shown.map((entry) =>
+            'kept' in entry ? (
+              <JobCard
+                key={entry.id}
+                kept={entry.kept}
+                onDuplicate={() => void guarded(() => duplicateJob(entry.id))}
+                onRemove={() => void guarded(() => removeJob(entry.id))}
+              />
+            ) : (
+              <DamagedCard key={entry.id} damaged={entry.damaged} onRemove={() => void guarded(() => removeJob(entry.id))} />
+            ),
+          )}
         </ul>
         {jobs === null && (
           <p role="status" className="mt-6 text-quiet">

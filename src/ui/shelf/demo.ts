@@ -1,5 +1,5 @@
 import { DEMOS } from '@/core/gallery/demos';
-import { keepPreference, preference } from '@/platform/storage';
+import { keepPreference, preference } from '@/platform/storage/shop';
 import { jobFromDrawing } from './newJob';
 
 const LAID_OUT = 'demo-jobs-laid-out';

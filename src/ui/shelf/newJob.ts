@@ -1,12 +1,17 @@
+import { artworkName } from '@/core/document/fileNames';
 import { emptyJob, smallestHoop } from '@/core/document/job';
 import type { AcceptedFinding, Brief, Job } from '@/core/document/types';
 import { InputError } from '@/core/document/errors';
 import { checkSize, isBundle } from '@/platform/files';
-import { listJobs, loadLibrary, saveJob } from '@/platform/storage';
+import { keepNewJob, keptArtwork, keptJob, keptStamp } from '@/platform/storage/records';
+import { loadLibrary } from '@/platform/storage/shop';
+import { takeShelf } from '@/store/shelfFile';
 import { engine, type CallOptions } from '@/workers/client';
 import type { Survey } from '@/workers/protocol';
 
 const freshId = (): string => crypto.randomUUID().slice(0, 8);
+/** An id that is fit to be part of an address as it is. */
+const isPlainId = (id: string): boolean => /^[\w-]{1,80}$/.test(id);
 
 /** Width taken for artwork that does not say how large it is, mm; the brief asks for the real one. */
 const FIRST_GUESS_MM = 80;
@@ -16,7 +21,7 @@ async function surveyAtOwnSize(svg: string, brief: Partial<Brief>, options: Call
   try {
     return await engine.call('survey', { ...request, ...brief.size }, options);
   } catch (error) {
-    if (!(error as Error).message.includes('how large')) throw error;
+    if ((error as { code?: string }).code !== 'no-size') throw error;
     return engine.call('survey', { ...request, width: FIRST_GUESS_MM }, options);
   }
 }
@@ -32,6 +37,27 @@ export interface NewJob {
   id?: string;
   /** Milliseconds since 1970; now when absent. */
   updated?: number;
+}
+
+/** A job that was made but that the browser has no room for: it can be saved to a file. */
+export class NotKept extends Error {
+  constructor(
+    readonly job: Job,
+    readonly artwork: Record<string, string>,
+    cause: Error,
+  ) {
+    super(cause.message);
+    this.name = 'NotKept';
+  }
+}
+
+async function keep(job: Job, artwork: Record<string, string>, updated = Date.now()): Promise<Job> {
+  try {
+    await keepNewJob(job, artwork, updated);
+    return job;
+  } catch (error) {
+    throw new NotKept(job, artwork, error as Error);
+  }
 }
 
 /** Makes a job from a drawing, with its pieces, and puts it on the shelf. */
@@ -57,29 +83,30 @@ export async function jobFromDrawing(
     pieces: survey.pieces,
     ...(accepted ? { accepted } : {}),
   };
-  await saveJob({ job, artwork: { [file]: svg }, updated: updated ?? Date.now() });
-  return job;
+  return keep(job, { [file]: svg }, updated);
 }
 
-/** Takes in a dropped file: a drawing becomes a new job, a bundle comes back as the job that it was. */
-export async function jobFromFile(file: File, options: CallOptions = {}): Promise<Job> {
+/** What became of a dropped file: a job to go to, or a shelf whose jobs were put back. */
+export type TakenIn = { job: Job } | { shelf: { put: number; known: number; damaged: number } };
+
+/** Takes in a dropped file: a drawing becomes a new job, a bundle comes back as the job that it was, a whole shelf as its jobs. */
+export async function takeIn(file: File, options: CallOptions = {}): Promise<TakenIn> {
   checkSize(file);
   if (!isBundle(file)) {
     const name = file.name.replace(/\.[^.]+$/, '').slice(0, 80) || 'New job';
-    return jobFromDrawing({ name, file: file.name.replace(/[/\\]/g, '-').slice(-100), svg: await file.text() }, options);
+    return { job: await jobFromDrawing({ name, file: artworkName(file.name), svg: await file.text() }, options) };
   }
   const bytes = await file.arrayBuffer();
-  const bundle = await engine.call('readBundle', { bytes }, { transfer: [bytes] });
-  const taken = (await listJobs()).some((s) => s.job.id === bundle.job.id);
-  const job = taken ? { ...bundle.job, id: freshId() } : bundle.job;
-  await saveJob({ job, artwork: bundle.artwork, updated: Date.now() });
-  return job;
+  const read = await engine.call('readFile', { bytes }, { transfer: [bytes], ...options });
+  if ('shelf' in read) return { shelf: await takeShelf(read.shelf) };
+  const { job, artwork } = read.bundle;
+  const fit = isPlainId(job.id) && (await keptStamp(job.id)) === null;
+  return { job: await keep(fit ? job : { ...job, id: freshId() }, artwork) };
 }
 
 /** The same job once more, under a new name. */
 export async function duplicateJob(id: string): Promise<void> {
-  const found = (await listJobs()).find((s) => s.job.id === id);
+  const found = await keptJob(id);
   if (!found) return;
-  const job = { ...found.job, id: freshId(), name: `${found.job.name} (copy)` };
-  await saveJob({ ...found, job, updated: Date.now() });
+  await keep({ ...found.job, id: freshId(), name: `${found.job.name.slice(0, 190)} (copy)` }, await keptArtwork(id));
 }

@@ -1,4 +1,5 @@
 import type { Area, Point } from '../../geometry/point';
+import { InputError } from '../../document/errors';
 import { cos, PI, sin } from '../../units/trig';
 
 /** A frame turned so that rows run along u and are stacked along v. Angle as people say it: counter-clockwise on screen. */
@@ -45,7 +46,7 @@ const MOST_CROSSINGS = 4_000_000;
 /**
  * Cuts an area (even-odd) into rows of one lattice through the design's origin, so that pieces with
  * the same direction line up with each other.
- * @throws RangeError when the rows would be more than any hoop could hold
+ * @throws InputError when the rows would be more than any hoop could hold
  */
 export function scanRows(area: Area, angleDeg: number, spacing: number): RowMesh {
   const frame = rowFrame(angleDeg);
@@ -65,7 +66,8 @@ export function scanRows(area: Area, angleDeg: number, spacing: number): RowMesh
         const list = rows.get(k);
         if (list) list.push(at);
         else rows.set(k, [at]);
-        if (++crossings > MOST_CROSSINGS) throw new RangeError('more rows than a hoop can hold');
+        if (++crossings > MOST_CROSSINGS)
+          throw new InputError('too-complex', 'This area has more rows than any hoop can hold; make it smaller or its rows wider apart.');
       }
       [previous, pu, pv] = [p, u, v];
     }

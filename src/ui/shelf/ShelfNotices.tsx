@@ -1,0 +1,94 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { toast } from 'sonner';
+import { download, fileStem } from '@/platform/files';
+import type { Kept } from '@/platform/storage/records';
+import { backupDue, shelfSaved, wholeShelf } from '@/store/shelfFile';
+import { engine } from '@/workers/client';
+import { Button } from '../components/Button';
+import { StorageBanner } from '../components/StorageBanner';
+import type { NotKept } from './newJob';
+
+async function saveShelf(): Promise<void> {
+  try {
+    const { data } = await engine.call('writeShelf', { shelf: await wholeShelf() });
+    download(`shelf-${new Date().toISOString().slice(0, 10)}.cobble`, data);
+    await shelfSaved();
+  } catch (error) {
+    toast.error((error as Error).message);
+  }
+}
+
+/** The whole shelf as one file, at any time. */
+export function SaveShelf() {
+  return (
+    <button type="button" onClick={() => void saveShelf()} className="underline decoration-dotted underline-offset-4 hover:bg-tape-soft">
+      Save the whole shelf to a file
+    </button>
+  );
+}
+
+interface Props {
+  jobs: readonly Kept[] | null;
+  notKept: NotKept | null;
+  onDismiss(): void;
+}
+
+/** What stands between the shelf's work and its loss. */
+export function ShelfNotices({ jobs, notKept, onDismiss }: Props) {
+  const save = (
+    <Button dense onClick={() => void saveShelf()}>
+      Save the whole shelf to a file
+    </Button>
+  );
+  return (
+    <>
+      <StorageBanner>{save}</StorageBanner>
+      {notKept && <NotKeptBar notKept={notKept} onDismiss={onDismiss} />}
+      <Reminder jobs={jobs}>{save}</Reminder>
+    </>
+  );
+}
+
+function NotKeptBar({ notKept: { job, artwork, message }, onDismiss }: { notKept: NotKept; onDismiss(): void }) {
+  const save = async (): Promise<void> => {
+    try {
+      const { data } = await engine.call('export', { job, artwork, extension: 'cobble' });
+      download(`${fileStem(job.name)}.cobble`, data);
+      onDismiss();
+    } catch (error) {
+      toast.error((error as Error).message);
+    }
+  };
+  return (
+    <div role="alert" data-testid="not-kept" className="flex flex-wrap items-center gap-3 bg-danger px-4 py-2 text-white">
+      <span>
+        ‘{job.name}’ is not on the shelf. {message}
+      </span>
+      <Button dense onClick={() => void save()}>
+        Save it to a file
+      </Button>
+      <Button dense onClick={onDismiss}>
+        Let it go
+      </Button>
+    </div>
+  );
+}
+
+function Reminder({ jobs, children }: { jobs: readonly Kept[] | null; children: React.ReactNode }) {
+  const [due, setDue] = useState(false);
+  useEffect(() => {
+    const latest = Math.max(0, ...(jobs ?? []).map((j) => ('kept' in j ? j.kept.updated : 0)));
+    if (jobs) void backupDue(latest).then(setDue);
+  }, [jobs]);
+  if (!due) return null;
+  return (
+    <div role="status" data-testid="backup-due" className="flex flex-wrap items-center gap-3 bg-tape-soft px-4 py-2">
+      <span>A week of work is kept in this browser only. A browser’s data can be cleared: save it to a file now and then.</span>
+      <span onClick={() => setDue(false)}>{children}</span>
+      <Button dense look="quiet" onClick={() => void shelfSaved().then(() => setDue(false))}>
+        In a week
+      </Button>
+    </div>
+  );
+}
