@@ -55,17 +55,17 @@ const FLAGS = [
   '--window-size=1280,800',
 ];
 
-/** A browser of 1280 x 800 with its own empty profile and download folder. */
-export async function startBrowser({ width = 1280, height = 800 } = {}) {
+/** A browser of 1280 x 800 with its own download folder, and an empty profile unless it is given one. */
+export async function startBrowser({ width = 1280, height = 800, profile = mkdtempSync(join(tmpdir(), 'cobble-profile-')) } = {}) {
   const downloads = mkdtempSync(join(tmpdir(), 'cobble-downloads-'));
   const options = new chrome.Options()
     .setChromeBinaryPath(process.env.CHROMIUM ?? '/usr/bin/chromium')
-    .addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'cobble-profile-'))}`)
+    .addArguments(...FLAGS, `--user-data-dir=${profile}`)
     .setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false });
   const service = new chrome.ServiceBuilder(process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver');
   const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(service).build();
   await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
-  return { driver, downloads };
+  return { driver, downloads, profile };
 }
 
 /** A job record as a person might write it by hand, with whatever a journey needs in it. */

@@ -1,6 +1,7 @@
-import { areaOf, components, cropped, intersect, roughOffset, simplify, subtract, unite } from '../geometry/area';
-import { boundsOf, boundsTouch, type Area, type Bounds } from '../geometry/point';
+import { areaOf, components, intersect, roughOffset, simplify, subtract, unite } from '../geometry/area';
+import type { Area } from '../geometry/point';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
+import { HIDDEN_DETAIL_MM } from './cover';
 import type { PlacedItem } from './place';
 
 /** What remains to be sewn of an item when those painted over it are taken into account. */
@@ -19,36 +20,17 @@ const BROAD_MM = 0.7;
 /** Growing back what was drawn in loses no more than this, mm. */
 const KEEP_MM = 0.02;
 const LEAST_TUCK_MM2 = 0.3;
-/** What lies under later cover need not follow it more closely than this, mm. */
-const HIDDEN_DETAIL_MM = 0.03;
 /** How far what runs on under a neighbour laps its own area, so that no hairline seam stays between them, mm. */
 const LAP_MM = 0.08;
 /** The smallest opening worth leaving is a disc as wide as the limit, mm². */
 const LEAST_OPENING_MM2 = 12.5;
 
 /**
- * What opaque items painted after item `i` cover near it. A stroke is not cut by others of its own colour: where lines of
- * one drawing cross, both are sewn through.
- */
-export function coverAbove(items: readonly PlacedItem[], boxes: readonly Bounds[], i: number): Area {
-  const item = items[i]!;
-  const over: Area[] = [];
-  for (let k = i + 1; k < items.length; k++) {
-    const other = items[k]!;
-    if (!other.opaque || !boundsTouch(boxes[k]!, boxes[i]!, OVERLAP_MM)) continue;
-    if (item.stroke && other.hex === item.hex) continue;
-    over.push(simplify(other.area, HIDDEN_DETAIL_MM));
-  }
-  return over.length === 1 ? over[0]! : unite(...over);
-}
-
-/**
  * Cuts an item away beneath opaque ones painted later, leaving 1.0 mm of overlap, and lets it run 1.0 mm under
  * neighbours that are sewn later, so that no slot opens between them. Openings narrower than 4 mm are sewn through.
- * @param coverOfLater what opaque items painted later cover
+ * @param cover what opaque items painted later cover near it
  */
-export function carveBeneath(item: PlacedItem, coverOfLater: Area): Carved {
-  const cover = cropped(coverOfLater, boundsOf(item.area), 3 * OVERLAP_MM);
+export function carveBeneath(item: PlacedItem, cover: Area): Carved {
   if (cover.length === 0) return { area: item.area, removed: [] };
   const rough = simplify(item.area, HIDDEN_DETAIL_MM);
   const visible = subtract(rough, cover);

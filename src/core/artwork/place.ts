@@ -1,4 +1,5 @@
-import { clean, intersect, unite } from '../geometry/area';
+import { clean, intersect, simplify, unite } from '../geometry/area';
+import { crossingsUpTo } from '../geometry/crossings';
 import { strokeOf } from '../geometry/stroke';
 import { flatten, flattenSubpath, transformPath, type Matrix, type Path } from '../geometry/path';
 import { boundsOf, type Area, type Bounds, type Line } from '../geometry/point';
@@ -46,22 +47,66 @@ function strokeLines(path: Path): { points: Line; closed: boolean }[] {
   return path.map((s) => ({ points: flattenSubpath(s), closed: s.closed })).filter((l) => l.points.length > 1);
 }
 
-function clipArea(clip: ClipShape, m: Matrix): Area {
-  return unite(...clip.paths.map((c) => clean(flatten(transformPath(c.path, m)), c.rule)));
+/** More crossings than this within one shape are no drawing that could be sewn, and would take minutes to resolve. */
+const MOST_CROSSINGS = 40_000;
+/** More outline nodes than this within one shape are detail finer than thread: they are thinned, mm by mm. */
+const MOST_NODES = 20_000;
+const THINNING_MM = [0.02, 0.05, 0.1, 0.2];
+
+/** Outlines with no more nodes than thread can follow. */
+function thinned(area: Area): Area {
+  const count = (a: Area): number => a.reduce((n, ring) => n + ring.length, 0);
+  let out = area;
+  for (const mm of THINNING_MM) if (count(out) > MOST_NODES) out = simplify(area, mm);
+  if (count(out) > MOST_NODES) throw tooFine();
+  return out;
 }
 
-function placeItem(item: ArtItem, m: Matrix, scale: number): PlacedItem {
-  const path = transformPath(item.path, m);
-  const common = { name: item.name, hex: item.hex, opaque: item.alpha >= 0.95, alpha: item.alpha, element: item.element, path };
-  const clips = item.clips.map((c) => clipArea(c, m));
-  const within = (area: Area): Area => clips.reduce((a, c) => intersect(a, c), area);
-  if (!item.stroke) return { ...common, area: within(clean(flatten(path), item.rule)), clipped: clips.length > 0 };
-  const { cap, join, miterLimit } = item.stroke;
-  const widthMm = item.stroke.width * scale;
-  const lines = strokeLines(path);
-  const shape = { widthMm, cap, join, miterLimit };
-  const area = unite(...path.map((s) => strokeOf(s, shape)));
-  return { ...common, area: within(area), stroke: { lines, widthMm, cap, join }, clipped: clips.length > 0 };
+const tooFine = (): InputError =>
+  new InputError('too-complex', 'A shape of this artwork has more detail than thread can follow; simplify it and try again.');
+
+function requireFewCrossings(lines: readonly Line[], closed: boolean): void {
+  if (crossingsUpTo(lines, closed, MOST_CROSSINGS) > MOST_CROSSINGS)
+    throw new InputError('too-complex', 'A shape of this artwork crosses itself tens of thousands of times; simplify it and try again.');
+}
+
+/** Lays shapes at one place and size; the areas of clips, which many shapes share, are kept. */
+class Placer {
+  private readonly clips = new Map<ClipShape, Area>();
+
+  constructor(
+    private readonly m: Matrix,
+    private readonly scale: number,
+  ) {}
+
+  private clipArea(clip: ClipShape): Area {
+    const known = this.clips.get(clip);
+    if (known) return known;
+    const made = unite(...clip.paths.map((c) => this.filled(transformPath(c.path, this.m), c.rule)));
+    this.clips.set(clip, made);
+    return made;
+  }
+
+  private filled(path: Path, rule: ArtItem['rule']): Area {
+    const lines = flatten(path);
+    requireFewCrossings(lines, true);
+    return thinned(clean(lines, rule));
+  }
+
+  place(item: ArtItem): PlacedItem {
+    const path = transformPath(item.path, this.m);
+    const common = { name: item.name, hex: item.hex, opaque: item.alpha >= 0.95, alpha: item.alpha, element: item.element, path };
+    const clips = item.clips.map((c) => this.clipArea(c));
+    const within = (area: Area): Area => clips.reduce((a, c) => intersect(a, c), area);
+    if (!item.stroke) return { ...common, area: within(this.filled(path, item.rule)), clipped: clips.length > 0 };
+    const { cap, join, miterLimit } = item.stroke;
+    const widthMm = item.stroke.width * this.scale;
+    const lines = strokeLines(path);
+    for (const l of lines) requireFewCrossings([l.points], l.closed);
+    const shape = { widthMm, cap, join, miterLimit };
+    const area = thinned(unite(...path.map((s) => strokeOf(s, shape))));
+    return { ...common, area: within(area), stroke: { lines, widthMm, cap, join }, clipped: clips.length > 0 };
+  }
 }
 
 function roughBounds(doc: ArtDocument): Bounds {
@@ -91,7 +136,8 @@ export function placeArt(doc: ArtDocument, wanted: WantedSize): PlacedArt {
   const rough = roughBounds(doc);
   if (doc.items.length === 0 || !(extent(rough) > 0) || !Number.isFinite(extent(rough))) throw new InputError('empty-art', NO_EXTENT);
   const first = MEASURING_SIZE / extent(rough);
-  const measured = doc.items.map((i) => placeItem(i, [first, 0, 0, first, -rough.minX * first, -rough.minY * first], first));
+  const measuring = new Placer([first, 0, 0, first, -rough.minX * first, -rough.minY * first], first);
+  const measured = doc.items.map((i) => measuring.place(i));
   const box = boundsOf(measured.flatMap((i) => i.area));
   const [w, h] = [(box.maxX - box.minX) / first, (box.maxY - box.minY) / first];
   if (!(w > 0) || !(h > 0)) throw new InputError('empty-art', NO_EXTENT);
@@ -101,8 +147,9 @@ export function placeArt(doc: ArtDocument, wanted: WantedSize): PlacedArt {
   const matrix: Matrix = [scale, 0, 0, scale, -cx * scale, -cy * scale];
   const ratio = scale / first;
   const near = ratio > 0.5 && ratio < 1.5;
+  const placer = new Placer(matrix, scale);
   const items = doc.items
-    .map((item, i) => (near ? rescaled(item, measured[i]!, matrix, ratio, first, rough) : placeItem(item, matrix, scale)))
+    .map((item, i) => (near ? rescaled(item, measured[i]!, matrix, ratio, first, rough) : placer.place(item)))
     .filter((i) => i.area.length > 0);
   return { items, width: w * scale, height: h * scale, matrix };
 }

@@ -1,12 +1,15 @@
+import Flatbush from 'flatbush';
+import { InputError } from '../document/errors';
 import { areaOf, components, cutLines, simplify, strokeArea, subtract, unite } from '../geometry/area';
 import { fittedData } from '../geometry/fit';
 import { lineLength } from '../geometry/line';
 import { widthRange, type MedialAxis, type WidthRange } from '../geometry/medial';
 import { outlineOf } from '../geometry/outline';
 import { formatPath, ringsToData } from '../geometry/path';
-import { boundsOf, boundsTouch, type Area, type Bounds, type Line } from '../geometry/point';
+import { boundsOf, type Area, type Line } from '../geometry/point';
 import { SPECK_MM2 } from '../units/tolerances';
-import { carveBeneath, coverAbove } from './carve';
+import { carveBeneath, type Carved } from './carve';
+import { Cover } from './cover';
 import type { PlacedArt, PlacedItem } from './place';
 
 /** One connected part of the drawing at real size. */
@@ -48,33 +51,88 @@ const DROP_MM2 = SPECK_MM2 * 0.6;
 export function findRegions(art: PlacedArt): RegionReport {
   const report: RegionReport = { regions: [], specks: 0, hidden: 0, shading: 0 };
   const items = mergeOwnStrokes(art.items);
-  const boxes = items.map((item) => boundsOf(item.area));
+  const boxes = indexOf(items);
+  requireFewOverlaps(items, boxes);
+  const carved = carvedFromAbove(items);
   items.forEach((item, i) => {
+    if (isSpeck(item)) {
+      report.specks++;
+      return;
+    }
     if (isShading(items, boxes, i)) {
       report.shading++;
       return;
     }
-    const carved = carveBeneath(item, coverAbove(items, boxes, i));
-    if (carved.area.length === 0) {
+    const { area, removed } = carved[i]!();
+    if (area.length === 0) {
       report.hidden++;
       return;
     }
-    const made =
-      item.stroke && !item.clipped ? strokeRegions(item, carved.removed) : areaRegions(item, carved.area, carved.area === item.area);
+    const made = item.stroke && !item.clipped ? strokeRegions(item, removed) : areaRegions(item, area, area === item.area);
     for (const region of made) {
       if (region.areaMm2 < DROP_MM2) report.specks++;
       else report.regions.push(region);
     }
+    if (report.regions.length > MOST_REGIONS) throw tooMany();
   });
   return report;
 }
 
+const isSpeck = (item: PlacedItem): boolean => !item.stroke && areaOf(item.area) < DROP_MM2;
+
+/** More parts than this in one hoop are no design that anyone would sew, and would take minutes to work out. */
+const MOST_REGIONS = 1500;
+const MOST_SHAPES = 2500;
+/** Pairs of shapes that may lie over each other. */
+const MOST_OVERLAPS = 12_000;
+
+function requireFewOverlaps(items: readonly PlacedItem[], boxes: Flatbush): void {
+  const shapes = items.filter((item) => !isSpeck(item));
+  if (shapes.length > MOST_SHAPES) throw tooMany();
+  let pairs = 0;
+  for (const { area } of shapes) {
+    const b = boundsOf(area);
+    boxes.search(b.minX, b.minY, b.maxX, b.maxY, (k) => (isSpeck(items[k]!) || pairs++, false));
+    if (pairs > 2 * MOST_OVERLAPS + shapes.length)
+      throw new InputError('too-complex', 'Too many shapes of this artwork lie over one another; unite or remove what is hidden, and try again.');
+  }
+}
+
+const tooMany = (): InputError =>
+  new InputError('too-complex', `This artwork has more than ${MOST_REGIONS} parts to sew; simplify it, or divide it into several drawings.`);
+
+function indexOf(items: readonly PlacedItem[]): Flatbush {
+  const index = new Flatbush(Math.max(1, items.length));
+  for (const item of items) {
+    const b = boundsOf(item.area);
+    index.add(b.minX, b.minY, b.maxX, b.maxY);
+  }
+  if (items.length === 0) index.add(0, 0, 0, 0);
+  index.finish();
+  return index;
+}
+
+/** What remains of each item, worked out when it is asked for; the cover is gathered from the last painted to the first. */
+function carvedFromAbove(items: readonly PlacedItem[]): (() => Carved)[] {
+  const cover = new Cover();
+  const out: (() => Carved)[] = [];
+  for (let i = items.length - 1; i >= 0; i--) {
+    const item = items[i]!;
+    const over = isSpeck(item) ? [] : cover.over(item);
+    out[i] = () => carveBeneath(item, over);
+    cover.add(item);
+  }
+  return out;
+}
+
 const FAINT_ALPHA = 0.35;
 
-function isShading(items: readonly PlacedItem[], boxes: readonly Bounds[], i: number): boolean {
+function isShading(items: readonly PlacedItem[], boxes: Flatbush, i: number): boolean {
   const item = items[i]!;
   if (item.alpha >= FAINT_ALPHA) return false;
-  const before = items.slice(0, i).filter((b, k) => b.alpha >= FAINT_ALPHA && boundsTouch(boxes[k]!, boxes[i]!));
+  const b = boundsOf(item.area);
+  const near = boxes.search(b.minX, b.minY, b.maxX, b.maxY, (k) => k < i && items[k]!.alpha >= FAINT_ALPHA);
+  const before = near.sort((p, q) => p - q).map((k) => items[k]!);
   return areaOf(subtract(item.area, unite(...before.map((b) => b.area)))) < 0.02 * areaOf(item.area);
 }
 
@@ -138,11 +196,24 @@ function dotRegions(item: PlacedItem, line: Line): Region[] {
 }
 
 function areaRegions(item: PlacedItem, area: Area, untouched: boolean): Region[] {
-  const parts = components(simplify(area, KEEP_DETAIL_MM)).filter((part) => areaOf(part) > CRUMB_MM2);
+  const parts = components(simplify(area, KEEP_DETAIL_MM))
+    .filter((part) => areaOf(part) > CRUMB_MM2)
+    .map(sewable);
   return parts.map((part) => {
-    const keepsCurves = untouched && parts.length === 1 && !item.clipped && item.path.every((s) => s.closed);
+    const drawn = item.path.reduce((n, s) => n + s.segments.length, 0) <= MOST_NODES;
+    const keepsCurves = untouched && drawn && parts.length === 1 && !item.clipped && item.path.every((s) => s.closed);
     return regionFrom(item, part, keepsCurves ? formatPath(item.path) : fittedData(part, FIT_MM));
   });
+}
+
+/** Nodes of one region beyond which its outline is drawn more simply: detail finer than thread only costs time. */
+const MOST_NODES = 4000;
+const SIMPLER_MM = [0.03, 0.06, 0.12, 0.24];
+
+function sewable(part: Area): Area {
+  let out = part;
+  for (const mm of SIMPLER_MM) if (out.reduce((n, ring) => n + ring.length, 0) > MOST_NODES) out = simplify(part, mm);
+  return out;
 }
 
 /** A region of one connected area, measured. */

@@ -1,9 +1,10 @@
-import { selectAll } from 'css-select';
+import { compile, selectAll } from 'css-select';
 import type { CssNode } from 'css-tree';
 import generate from 'css-tree/generator';
 import parse from 'css-tree/parser';
 import walk from 'css-tree/walker';
-import type { Element, Text } from 'domhandler';
+import type { AnyNode, Element, Text } from 'domhandler';
+import { InputError } from '../document/errors';
 
 /** Presentation properties of an element after attributes, style sheets and inheritance. */
 export type Style = Readonly<Record<string, string>>;
@@ -63,17 +64,62 @@ export function sheetStyles(svg: Element): Map<Element, Record<string, string>> 
     },
   });
   rules.sort((a, b) => a.weight - b.weight || a.order - b.order);
+  const index = new ElementIndex(svg);
   for (const { selector, values } of rules) {
-    for (const element of matching(selector, svg)) out.set(element, { ...out.get(element), ...values });
+    for (const element of index.matching(selector)) out.set(element, { ...out.get(element), ...values });
   }
   return out;
 }
 
-function matching(selector: string, svg: Element): Element[] {
-  try {
-    return selectAll(selector, [svg], { xmlMode: true });
-  } catch {
-    return [];
+/** Elements looked at for all rules together, with the siblings that a selector makes them look at. */
+const MOST_LOOKS = 20_000_000;
+/** Selectors that look at an element's siblings. */
+const SIBLINGS = /[~+]|:nth|:first|:last|:only/;
+const SIMPLE = /^[\w#.\s>+~*-]+$/;
+
+/** Elements by what a selector's last part asks of them, so that a rule is tried on few. */
+class ElementIndex {
+  private readonly all: Element[];
+  private readonly by = new Map<string, Element[]>();
+  private looks = 0;
+
+  constructor(svg: Element) {
+    this.all = selectAll('*', [svg], { xmlMode: true });
+    for (const e of this.all) {
+      this.put(e.name, e);
+      if (e.attribs['id'] !== undefined) this.put(`#${e.attribs['id']}`, e);
+      for (const c of new Set((e.attribs['class'] ?? '').split(/\s+/))) if (c !== '') this.put(`.${c}`, e);
+    }
+  }
+
+  private put(key: string, element: Element): void {
+    const list = this.by.get(key);
+    if (list) list.push(element);
+    else this.by.set(key, [element]);
+  }
+
+  private candidates(selector: string): readonly Element[] {
+    const last = /[^\s>+~]+\s*$/.exec(selector)?.[0].trim() ?? '';
+    if (!SIMPLE.test(last)) return this.all;
+    const keys = last.match(/[#.]?[\w-]+/g) ?? [];
+    const key = keys.find((k) => k.startsWith('#')) ?? keys.find((k) => k.startsWith('.')) ?? keys[0];
+    return key === undefined ? this.all : (this.by.get(key) ?? []);
+  }
+
+  /** @throws InputError when the drawing's rules together would take too long */
+  matching(selector: string): Element[] {
+    const found = this.candidates(selector);
+    if (found.length === 0) return [];
+    const beside = SIBLINGS.test(selector) ? (found[0]!.parent?.children.length ?? 1) : 1;
+    this.looks += found.length * beside;
+    if (this.looks > MOST_LOOKS)
+      throw new InputError('too-complex', 'The style rules of this artwork are too many for its size; save it with plain colours and try again.');
+    try {
+      const matches = compile<AnyNode, Element>(selector, { xmlMode: true });
+      return found.filter((e) => matches(e));
+    } catch {
+      return [];
+    }
   }
 }
 

@@ -66,6 +66,7 @@ const IGNORED_SILENTLY = new Set([
 ]);
 const CONTAINERS = new Set(['g', 'a', 'svg', 'switch']);
 const DEEPEST_USE = 12;
+const MOST_VISITS = 200_000;
 const NOT_SEWN: Readonly<Record<string, string>> = {
   text: 'text (turn it into outlines in the drawing)',
   image: 'picture',
@@ -100,6 +101,8 @@ class Reader {
   private readonly viewport: Viewport;
   private nodes = 0;
   private elements = 0;
+  /** Elements looked at, each as often as it is used. */
+  private visits = 0;
 
   constructor(private readonly svg: Element) {
     this.sheets = sheetStyles(svg);
@@ -144,6 +147,8 @@ class Reader {
   }
 
   private visit(element: Element, parent: Context): void {
+    if (++this.visits > MOST_VISITS)
+      throw new InputError('too-complex', 'This artwork repeats its parts more often than a hoop could sew; simplify it and try again.');
     const reason = NOT_SEWN[element.name];
     if (reason) {
       this.note(reason);

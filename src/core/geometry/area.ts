@@ -59,11 +59,23 @@ export interface StrokeShape {
 
 /** The area that a stroke paints along lines, with its caps and joins. */
 export function strokeArea(lines: readonly Line[], closed: boolean, shape: StrokeShape): Area {
-  const paths = linesToPaths(lines.filter((l) => l.length > 1));
-  if (paths.length === 0 || shape.widthMm <= 0) return [];
+  const paths = linesToPaths(lines.filter((l) => l.length > 1).map(withoutRepeats).filter((l) => l.length > (closed ? 2 : 1)));
+  if (paths.length === 0 || shape.widthMm <= 0) return closed && lines.length > 0 ? strokeArea(lines, false, shape) : [];
   const end = closed ? EndType.Joined : CAPS[shape.cap];
   const grown = Clipper.inflatePathsD(paths, shape.widthMm / 2, JOINS[shape.join], end, Math.max(1, shape.miterLimit), PRECISION, 0.01);
   return fromPaths(grown);
+}
+
+/** Nearer points are one to the clipping library, which does not bear a line of one point. */
+const ONE_POINT_MM = 10 ** -PRECISION;
+
+function withoutRepeats(line: Line): Line {
+  const out: Point[] = [];
+  for (const p of line) {
+    const last = out[out.length - 1];
+    if (!last || Math.abs(p.x - last.x) + Math.abs(p.y - last.y) > ONE_POINT_MM) out.push(p);
+  }
+  return out.length > 1 || line.length < 2 ? out : [line[0]!, { x: line[0]!.x + 2 * ONE_POINT_MM, y: line[0]!.y }];
 }
 
 /** Parts of open lines that lie outside the area. */
@@ -115,6 +127,15 @@ export function cropped(area: Area, box: Bounds, marginMm: number): Area {
       { x: rect.left, y: rect.bottom },
     ],
   ]);
+}
+
+/**
+ * The same, each outline clipped by itself, which is many times as fast: inside and winding are right, but outlines may run back
+ * along the box, so the result is for uniting, not for measuring.
+ */
+export function clippedTo(area: Area, box: Bounds, marginMm: number): Area {
+  const rect = { left: box.minX - marginMm, top: box.minY - marginMm, right: box.maxX + marginMm, bottom: box.maxY + marginMm };
+  return fromPaths(Clipper.rectClip(rect, toPaths(area), PRECISION));
 }
 
 /** Straightens outlines within `tolerance`, dropping points that do not matter. */
