@@ -71,7 +71,7 @@ function survey(request: SurveyRequest, progress: (done: number) => void): Surve
     shading,
     threads,
     pieces,
-    notes: doc.notes,
+    notes: [...doc.notes, ...[...art.leftOut].map(([name, why]) => ({ what: `‘${readable(name)}’ is left out: ${why}.`, count: 1 }))],
     widthMm: art.width,
     heightMm: art.height,
     transform: [...art.matrix],

@@ -1,6 +1,7 @@
 import type { ArtAnswer, ClothKey, JobSettings, Piece, Thread } from '../document/types';
 import { nearestThreads, colourDifference } from '../cloth/threads';
 import { firstOrder } from '../route/order';
+import { InputError } from '../document/errors';
 import { readable } from './names';
 import { multiply } from '../geometry/path';
 import { posed, poseMatrix, type ArtPose } from './pose';
@@ -59,7 +60,7 @@ export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized 
   const progress = options.progress ?? (() => undefined);
   const lay = poseMatrix(options.pose ?? {});
   const placed = placeArt(posed(doc, lay), options);
-  const art = { ...placed, matrix: multiply(placed.matrix, lay) };
+  const art: PlacedArt = { ...placed, matrix: multiply(placed.matrix, lay) };
   progress(0.2);
   const found = findRegions(art);
   const report = { ...found, regions: applyAnswers(found.regions, options.answers ?? [], art.matrix) };
@@ -87,6 +88,12 @@ export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized 
   const byRegion = report.regions.map((_, i) => pieces[order.indexOf(sewn.findIndex((s) => s.i === i))] ?? null);
   progress(1);
   return { art, report, drawn: found.regions, proposals, threads: [...new Set(threads.values())], pieces, byRegion };
+}
+
+/** What to say of artwork of which nothing can be sewn at its size, mm. */
+export function nothingToSew(width: number, height: number): InputError {
+  const size = `${width.toFixed(1)} x ${height.toFixed(1)} mm`;
+  return new InputError('empty-art', `At ${size} nothing in this artwork is large enough to sew; make it larger, or its shapes bolder.`);
 }
 
 function namer(): (region: Region, proposal: Proposal) => string {

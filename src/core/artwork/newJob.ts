@@ -1,7 +1,7 @@
 import { emptyJob, fitsHoop, smallestHoop } from '../document/job';
 import { InputError } from '../document/errors';
 import type { Brief, Job } from '../document/types';
-import { digitize, type Digitized } from './digitize';
+import { digitize, nothingToSew, type Digitized } from './digitize';
 import type { ArtDocument } from './svg';
 
 export interface NewJobOptions {
@@ -37,6 +37,7 @@ export function jobFromArt(
   const base = emptyJob(options.id, options.name, { cloth: options.cloth });
   const digitized = digitize(doc, { ...options, settings: base.settings, ...(progress ? { progress } : {}) });
   const { width, height, matrix } = digitized.art;
+  if (digitized.pieces.length === 0) throw nothingToSew(width, height);
   const hoop = options.hoop ?? smallestHoop(width, height);
   if (!hoop)
     throw new InputError('too-big-for-hoop', `The artwork is ${mm(width)} x ${mm(height)} mm, larger than any hoop; make it smaller.`);

@@ -1,9 +1,9 @@
 import { clean, intersect, simplify, unite } from '../geometry/area';
-import { crossingsUpTo } from '../geometry/crossings';
+import { requireFewCrossings } from '../geometry/crossings';
 import { strokeOf } from '../geometry/stroke';
 import { flatten, flattenSubpath, transformPath, type Matrix, type Path } from '../geometry/path';
 import { boundsOf, type Area, type Bounds, type Line } from '../geometry/point';
-import { InputError } from '../document/errors';
+import { InputError, reasonOf } from '../document/errors';
 import type { ArtDocument, ArtItem, ClipShape } from './svg';
 
 /** An item at real size: shapes in mm, the painted drawing centred on 0,0. */
@@ -31,7 +31,11 @@ export interface WantedSize {
   height?: number;
 }
 
+/** Names of shapes that could not be worked out, each with the reason. */
+export type LeftOut = Map<string, string>;
+
 export interface PlacedArt {
+  leftOut: LeftOut;
   items: PlacedItem[];
   /** Size of what is painted, mm. */
   width: number;
@@ -47,8 +51,6 @@ function strokeLines(path: Path): { points: Line; closed: boolean }[] {
   return path.map((s) => ({ points: flattenSubpath(s), closed: s.closed })).filter((l) => l.points.length > 1);
 }
 
-/** More crossings than this within one shape are no drawing that could be sewn, and would take minutes to resolve. */
-const MOST_CROSSINGS = 40_000;
 /** More outline nodes than this within one shape are detail finer than thread: they are thinned, mm by mm. */
 const MOST_NODES = 20_000;
 const THINNING_MM = [0.02, 0.05, 0.1, 0.2];
@@ -62,13 +64,7 @@ function thinned(area: Area): Area {
   return out;
 }
 
-const tooFine = (): InputError =>
-  new InputError('too-complex', 'A shape of this artwork has more detail than thread can follow; simplify it and try again.');
-
-function requireFewCrossings(lines: readonly Line[], closed: boolean): void {
-  if (crossingsUpTo(lines, closed, MOST_CROSSINGS) > MOST_CROSSINGS)
-    throw new InputError('too-complex', 'A shape of this artwork crosses itself tens of thousands of times; simplify it and try again.');
-}
+const tooFine = (): InputError => new InputError('too-complex', 'it has more detail than thread can follow; simplify it');
 
 /** Lays shapes at one place and size; the areas of clips, which many shapes share, are kept. */
 class Placer {
@@ -77,6 +73,7 @@ class Placer {
   constructor(
     private readonly m: Matrix,
     private readonly scale: number,
+    private readonly leftOut: LeftOut,
   ) {}
 
   private clipArea(clip: ClipShape): Area {
@@ -93,7 +90,19 @@ class Placer {
     return thinned(clean(lines, rule));
   }
 
+  /** A shape that cannot be worked out paints nothing, and is named; the others are not lost for it. */
   place(item: ArtItem): PlacedItem {
+    try {
+      return this.worked(item);
+    } catch (error) {
+      const why = reasonOf(error, 'it cannot be worked out; draw it anew');
+      this.leftOut.set(item.name || `shape ${item.element + 1}`, why);
+      const { name, hex, alpha, element } = item;
+      return { name, hex, opaque: false, alpha, element, area: [], path: [], clipped: true };
+    }
+  }
+
+  private worked(item: ArtItem): PlacedItem {
     const path = transformPath(item.path, this.m);
     const common = { name: item.name, hex: item.hex, opaque: item.alpha >= 0.95, alpha: item.alpha, element: item.element, path };
     const clips = item.clips.map((c) => this.clipArea(c));
@@ -136,22 +145,39 @@ export function placeArt(doc: ArtDocument, wanted: WantedSize): PlacedArt {
   const rough = roughBounds(doc);
   if (doc.items.length === 0 || !(extent(rough) > 0) || !Number.isFinite(extent(rough))) throw new InputError('empty-art', NO_EXTENT);
   const first = MEASURING_SIZE / extent(rough);
-  const measuring = new Placer([first, 0, 0, first, -rough.minX * first, -rough.minY * first], first);
+  const leftOut: LeftOut = new Map();
+  const measuring = new Placer([first, 0, 0, first, -rough.minX * first, -rough.minY * first], first, leftOut);
   const measured = doc.items.map((i) => measuring.place(i));
   const box = boundsOf(measured.flatMap((i) => i.area));
   const [w, h] = [(box.maxX - box.minX) / first, (box.maxY - box.minY) / first];
-  if (!(w > 0) || !(h > 0)) throw new InputError('empty-art', NO_EXTENT);
+  if (!(w > 0) || !(h > 0))
+    throw new InputError(
+      'empty-art',
+      leftOut.size === 0 ? NO_EXTENT : `Nothing of this artwork can be sewn: ${[...leftOut].map(([name, why]) => `‘${name}’: ${why}`)[0]}.`,
+    );
   const scale = scaleFor(wanted, w, h, doc.mmPerUnit);
+  requireSewable(w * scale, h * scale);
   const cx = rough.minX + (box.minX + box.maxX) / 2 / first;
   const cy = rough.minY + (box.minY + box.maxY) / 2 / first;
   const matrix: Matrix = [scale, 0, 0, scale, -cx * scale, -cy * scale];
   const ratio = scale / first;
   const near = ratio > 0.5 && ratio < 1.5;
-  const placer = new Placer(matrix, scale);
+  const placer = new Placer(matrix, scale, leftOut);
   const items = doc.items
     .map((item, i) => (near ? rescaled(item, measured[i]!, matrix, ratio, first, rough) : placer.place(item)))
     .filter((i) => i.area.length > 0);
-  return { items, width: w * scale, height: h * scale, matrix };
+  return { items, width: w * scale, height: h * scale, matrix, leftOut };
+}
+
+/** No hoop holds more than this, mm. */
+const LARGEST_MM = 1000;
+
+function requireSewable(width: number, height: number): void {
+  if (Math.max(width, height) <= LARGEST_MM) return;
+  throw new InputError(
+    'too-big-for-hoop',
+    `The artwork is ${width.toFixed(1)} x ${height.toFixed(1)} mm, larger than any hoop; make it smaller, or remove what lies far outside of it.`,
+  );
 }
 
 /** Lays areas that were measured at a like size to their final place instead of computing them again. */

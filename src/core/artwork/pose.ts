@@ -1,6 +1,6 @@
 import { mirroredAbout, turnedAbout } from '../editing/transform';
 import { IDENTITY, multiply, transformPath, type Matrix } from '../geometry/path';
-import type { ArtDocument } from './svg';
+import type { ArtDocument, ClipShape } from './svg';
 
 /** How a drawing is laid before it is brought to size: mirrored left and right first, then turned. */
 export interface ArtPose {
@@ -20,12 +20,19 @@ export function poseMatrix({ mirror = false, turn = 0 }: ArtPose): Matrix {
 /** The drawing as it lies in its pose. */
 export function posed(doc: ArtDocument, m: Matrix): ArtDocument {
   if (m === IDENTITY) return doc;
+  const clips = new Map<ClipShape, ClipShape>();
+  const laid = (clip: ClipShape): ClipShape => {
+    // Shapes share clips, and whoever places them works each out once.
+    const made = clips.get(clip) ?? { paths: clip.paths.map((p) => ({ ...p, path: transformPath(p.path, m) })) };
+    clips.set(clip, made);
+    return made;
+  };
   return {
     ...doc,
     items: doc.items.map((item) => ({
       ...item,
       path: transformPath(item.path, m),
-      clips: item.clips.map((clip) => ({ paths: clip.paths.map((p) => ({ ...p, path: transformPath(p.path, m) })) })),
+      clips: item.clips.map(laid),
     })),
   };
 }

@@ -127,14 +127,13 @@ function sewsWell(shape: Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>, a
   if (!prepared) return false;
   const context = { recipe: recipeOf(options.cloth), settings: options.settings, threadWeight: 40 };
   const out = new StitchBuffer();
-  stitchShape(
-    piece,
-    out,
-    prepared,
-    // Ends that are shortened for push are meant to fall short of the drawing.
-    { ...resolveSettings(piece, prepared.facts, context), underlay: trial([]), pushComp: trial(0) },
-    { start: null, end: null },
-  );
+  // Ends that are shortened for push are meant to fall short of the drawing.
+  const settings = { ...resolveSettings(piece, prepared.facts, context), underlay: trial([]), pushComp: trial(0) };
+  try {
+    stitchShape(piece, out, prepared, settings, { start: null, end: null });
+  } catch {
+    return false;
+  }
   const result = coverageOf(area, out.columns(), prepared.areaMm2 > FINE_TRIAL_MM2 ? 0.16 : 0.1);
   return result.covered >= TRIAL_COVERED && result.spilled <= TRIAL_SPILLED;
 }

@@ -94,12 +94,18 @@ function requireFewOverlaps(items: readonly PlacedItem[], boxes: Flatbush): void
     const b = boundsOf(area);
     boxes.search(b.minX, b.minY, b.maxX, b.maxY, (k) => (isSpeck(items[k]!) || pairs++, false));
     if (pairs > 2 * MOST_OVERLAPS + shapes.length)
-      throw new InputError('too-complex', 'Too many shapes of this artwork lie over one another; unite or remove what is hidden, and try again.');
+      throw new InputError(
+        'too-complex',
+        'Too many shapes of this artwork lie over one another; unite or remove what is hidden, and try again.',
+      );
   }
 }
 
 const tooMany = (): InputError =>
-  new InputError('too-complex', `This artwork has more than ${MOST_REGIONS} parts to sew; simplify it, or divide it into several drawings.`);
+  new InputError(
+    'too-complex',
+    `This artwork has more than ${MOST_REGIONS} parts to sew; simplify it, or divide it into several drawings.`,
+  );
 
 function indexOf(items: readonly PlacedItem[]): Flatbush {
   const index = new Flatbush(Math.max(1, items.length));

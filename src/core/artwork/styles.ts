@@ -113,7 +113,10 @@ class ElementIndex {
     const beside = SIBLINGS.test(selector) ? (found[0]!.parent?.children.length ?? 1) : 1;
     this.looks += found.length * beside;
     if (this.looks > MOST_LOOKS)
-      throw new InputError('too-complex', 'The style rules of this artwork are too many for its size; save it with plain colours and try again.');
+      throw new InputError(
+        'too-complex',
+        'The style rules of this artwork are too many for its size; save it with plain colours and try again.',
+      );
     try {
       const matches = compile<AnyNode, Element>(selector, { xmlMode: true });
       return found.filter((e) => matches(e));

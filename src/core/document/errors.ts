@@ -1,3 +1,5 @@
+import { TooComplex } from '../geometry/crossings';
+
 /** Why input was refused. The message is one sentence that says what to do, fit for people. */
 export class InputError extends Error {
   constructor(
@@ -20,3 +22,7 @@ export class InputError extends Error {
     this.name = 'InputError';
   }
 }
+
+/** What to say of something that failed: its own words when they are fit for people, else `otherwise`. */
+export const reasonOf = (error: unknown, otherwise: string): string =>
+  error instanceof InputError || error instanceof TooComplex ? error.message : otherwise;

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { FIELD_MM, requireBounds } from './bounds';
 import { InputError } from './errors';
 import { LAYER_RANGES, RANGES } from './ranges';
 import {
@@ -34,7 +35,10 @@ const hex = Joi.string()
   .message('a colour is written as #rrggbb');
 const id = Joi.string().min(1).max(80);
 const path = Joi.string().min(2).max(LONGEST_PATH);
-const point = Joi.array().ordered(Joi.number().required(), Joi.number().required());
+const coordinate = Joi.number().min(-FIELD_MM).max(FIELD_MM).required();
+const point = Joi.array().ordered(coordinate, coordinate);
+/** A place in a drawing's own units. */
+const drawingUnits = Joi.number().min(-1e9).max(1e9).required();
 
 const underlayLayer = Joi.object({
   kind: Joi.string()
@@ -191,7 +195,7 @@ export const jobSchema = Joi.object<Job>({
         file: Joi.string()
           .pattern(/^[^/\\]{1,120}$/)
           .required(),
-        transform: Joi.array().length(6).items(Joi.number()).required(),
+        transform: Joi.array().length(6).items(Joi.number().min(-1e9).max(1e9)).required(),
         locked: Joi.boolean().default(true),
         mirror: Joi.boolean(),
         turn: Joi.number().min(-360).max(360),
@@ -199,7 +203,7 @@ export const jobSchema = Joi.object<Job>({
         answers: Joi.array()
           .items(
             Joi.object({
-              at: point.required(),
+              at: Joi.array().ordered(drawingUnits, drawingUnits).required(),
               place: Joi.string()
                 .valid(...ART_PLACES)
                 .required(),
@@ -257,7 +261,9 @@ export function parseJob(data: unknown): Job {
       'bad-job',
       `This job cannot be used: ${result.error.message.replaceAll('"', '‘')}. Correct it or choose another file.`,
     );
-  return checkReferences(result.value);
+  const job = checkReferences(result.value);
+  requireBounds(job.pieces);
+  return job;
 }
 
 function checkReferences(job: Job): Job {

@@ -59,7 +59,12 @@ export interface StrokeShape {
 
 /** The area that a stroke paints along lines, with its caps and joins. */
 export function strokeArea(lines: readonly Line[], closed: boolean, shape: StrokeShape): Area {
-  const paths = linesToPaths(lines.filter((l) => l.length > 1).map(withoutRepeats).filter((l) => l.length > (closed ? 2 : 1)));
+  const paths = linesToPaths(
+    lines
+      .filter((l) => l.length > 1)
+      .map(withoutRepeats)
+      .filter((l) => l.length > (closed ? 2 : 1)),
+  );
   if (paths.length === 0 || shape.widthMm <= 0) return closed && lines.length > 0 ? strokeArea(lines, false, shape) : [];
   const end = closed ? EndType.Joined : CAPS[shape.cap];
   const grown = Clipper.inflatePathsD(paths, shape.widthMm / 2, JOINS[shape.join], end, Math.max(1, shape.miterLimit), PRECISION, 0.01);
@@ -142,6 +147,10 @@ export function clippedTo(area: Area, box: Bounds, marginMm: number): Area {
 export function simplify(area: Area, tolerance: number): Area {
   return fromPaths(Clipper.simplifyPathsD(toPaths(area), tolerance, true));
 }
+
+/** Outlines as drawn, not cleaned, with fewer points: none strays more than `tolerance` (Douglas and Peucker 1973). */
+export const straightened = (rings: Area, tolerance: number): Ring[] =>
+  fromPaths(Clipper.ramerDouglasPeuckerPathsD(linesToPaths(rings), tolerance));
 
 /** Signed area of one ring, mm²; positive when it turns from x towards y. */
 export function ringArea(ring: Ring): number {

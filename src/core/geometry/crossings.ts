@@ -1,6 +1,23 @@
 import Flatbush from 'flatbush';
 import type { Point } from './point';
 
+/** More crossings than this within one shape are no drawing that could be sewn, and would take minutes to resolve. */
+const MOST_CROSSINGS = 40_000;
+
+/** Refuses what clipping would take minutes over. @throws TooComplex */
+export function requireFewCrossings(lines: readonly (readonly Point[])[], closed: boolean): void {
+  if (crossingsUpTo(lines, closed, MOST_CROSSINGS) > MOST_CROSSINGS)
+    throw new TooComplex('it crosses itself tens of thousands of times; simplify it');
+}
+
+/** A shape that would take minutes to work out; the message says why, fit for people. */
+export class TooComplex extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'TooComplex';
+  }
+}
+
 /** Pairs of segments whose boxes touch are looked at up to this many times the crossings that are asked about. */
 const LOOKS_PER_CROSSING = 60;
 

@@ -1,3 +1,4 @@
+import { reasonOf } from '../document/errors';
 import type { Piece } from '../document/types';
 import { appliqueKind } from './applique';
 import { borderKind } from './border';
@@ -38,11 +39,28 @@ export function prepareShape(piece: Piece): PreparedShape | null {
   const key = shapeKey(piece);
   const known = prepared.get(key);
   if (known !== undefined) return known;
-  const made = BY_NAME.get(piece.kind)!.prepare(piece);
+  const made = workedOut(piece, key);
   if (prepared.size >= MOST_PREPARED) prepared.delete(prepared.keys().next().value!);
   prepared.set(key, made);
   return made;
 }
+
+/** Why shapes could not be worked out, by their keys. */
+const problems = new Map<string, string>();
+
+/** A shape that the geometry behind it cannot bear is no shape; the job's other pieces are not lost for it. */
+function workedOut(piece: Piece, key: string): PreparedShape | null {
+  try {
+    return BY_NAME.get(piece.kind)!.prepare(piece);
+  } catch (error) {
+    if (problems.size >= MOST_PREPARED) problems.clear();
+    problems.set(key, reasonOf(error, 'its shape cannot be worked out; draw it anew'));
+    return null;
+  }
+}
+
+/** Why a piece has no shape; null when its record simply holds none. */
+export const shapeProblem = (piece: Piece): string | null => problems.get(shapeKey(piece)) ?? null;
 
 /** Stitches a shape prepared from the same piece. */
 export function stitchShape(piece: Piece, out: StitchBuffer, shape: PreparedShape, set: ResolvedSettings, ends: StartEnd): void {

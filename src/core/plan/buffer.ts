@@ -1,4 +1,5 @@
 import type { Point } from '../geometry/point';
+import { InputError } from '../document/errors';
 import { Role } from './roles';
 import { PLAN_LATTICE_MM } from '../units/tolerances';
 
@@ -15,6 +16,9 @@ const snap = (v: number): number => Math.fround(Math.round(v / PLAN_LATTICE_MM) 
 /** The place where a penetration at `p` really lands in the plan. */
 export const onLattice = (p: Point): Point => ({ x: snap(p.x), y: snap(p.y) });
 
+/** Needle events of one piece: ten times what a jacket back takes. */
+const MOST_EVENTS = 1_000_000;
+
 /** Collects needle events; grows by doubling. Coordinates are laid on the plan's lattice as they come in. */
 export class StitchBuffer {
   private capacity = 256;
@@ -23,6 +27,9 @@ export class StitchBuffer {
   private commands = new Uint8Array(this.capacity);
   private roles = new Uint8Array(this.capacity);
   length = 0;
+
+  /** @param most about so many events at the most: what runs away ends there, with an InputError */
+  constructor(private readonly most = MOST_EVENTS) {}
 
   /** Appends an event. A stitch onto the very hole before it is left out. */
   push(x: number, y: number, role: number, command = 0): void {
@@ -100,6 +107,8 @@ export class StitchBuffer {
   }
 
   private grow(): void {
+    if (this.capacity >= this.most)
+      throw new InputError('too-complex', 'it would have more stitches than any machine holds; make it smaller or its rows wider apart');
     this.capacity *= 2;
     const wider = <T extends Float32Array | Uint8Array>(from: T, to: T): T => {
       to.set(from);

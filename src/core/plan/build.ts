@@ -1,10 +1,11 @@
 import { recipeFor } from '../cloth/house';
 import type { ClothRecipe } from '../cloth/recipes';
+import { reasonOf } from '../document/errors';
 import type { Job, Piece } from '../document/types';
 import { distance, type Point } from '../geometry/point';
 import { resample } from '../geometry/line';
 import type { PreparedShape, StartEnd } from '../pieces/kind';
-import { prepareShape, shapeKey, stitchShape } from '../pieces/registry';
+import { prepareShape, shapeKey, shapeProblem, stitchShape } from '../pieces/registry';
 import { resolveSettings, type ResolvedSettings } from '../pieces/resolve';
 import { underSchool } from '../pieces/school';
 import { colourDifference } from '../cloth/threads';
@@ -39,7 +40,7 @@ export class Planner {
     const ends = shaped.map((_, i): StartEnd => route.endsOf(i));
     const sewn = shaped.map((s, i) => {
       progress(0.5 + (0.5 * i) / job.pieces.length);
-      return { ...s, columns: s.shape && s.settings ? this.sew(s.laid, s.shape, s.settings, ends[i]!) : null };
+      return { ...s, ...this.sewn(s, ends[i]!) };
     });
     this.forget(job.pieces.length);
     return new Assembly(job, sewn, threads, route).run();
@@ -69,6 +70,16 @@ export class Planner {
     return { piece, laid, shape, settings };
   }
 
+  /** A piece that cannot be stitched is told; the others are sewn without it. */
+  private sewn({ laid, shape, settings }: Shaped, ends: StartEnd): Pick<Sewn, 'columns' | 'problem'> {
+    if (!shape || !settings) return { columns: null, problem: shapeProblem(laid) };
+    try {
+      return { columns: this.sew(laid, shape, settings, ends), problem: null };
+    } catch (error) {
+      return { columns: null, problem: reasonOf(error, 'it cannot be stitched as it is; draw or set it anew') };
+    }
+  }
+
   private sew(piece: Piece, shape: PreparedShape, settings: ResolvedSettings, ends: StartEnd): StitchColumns {
     const values = Object.entries(settings).map(([name, s]) => [name, (s as { value: unknown }).value]);
     const key = `${shapeKey(piece)}|${JSON.stringify(values)}|${JSON.stringify(ends)}`;
@@ -89,7 +100,10 @@ export class Planner {
   }
 }
 
-type Sewn = Shaped & { columns: StitchColumns | null };
+type Sewn = Shaped & { columns: StitchColumns | null; problem: string | null };
+
+/** Needle events of one job: more than any machine holds. */
+const MOST_JOB_EVENTS = 2_000_000;
 
 const overFoam = (s: Sewn): boolean => (s.settings?.foam?.value ?? 0) > 0;
 
@@ -102,7 +116,7 @@ function firstPoints(c: StitchColumns, i: number): Point[] {
 
 /** Joins the pieces' stitches into one plan. */
 class Assembly {
-  private readonly out = new StitchBuffer();
+  private readonly out = new StitchBuffer(Infinity);
   private readonly pieceOf: number[] = [];
   private readonly threadOf: number[] = [];
   private readonly planned: PlannedPiece[] = [];
@@ -146,7 +160,11 @@ class Assembly {
     };
     this.planned.push(planned);
     if (!s.columns || s.columns.x.length === 0) {
-      planned.problem = s.shape ? 'nothing of it is large enough to sew' : 'its shape is empty';
+      planned.problem = s.problem ?? (s.shape ? 'nothing of it is large enough to sew' : 'its shape is empty');
+      return;
+    }
+    if (this.out.length + s.columns.x.length > MOST_JOB_EVENTS) {
+      planned.problem = 'with it the job would have more stitches than any machine holds';
       return;
     }
     const thread = this.threads.get(s.piece.thread) ?? 0;

@@ -1,3 +1,4 @@
+import { nothingToSew } from '@/core/artwork/digitize';
 import { artworkName } from '@/core/document/fileNames';
 import { emptyJob, smallestHoop } from '@/core/document/job';
 import type { AcceptedFinding, Brief, Job } from '@/core/document/types';
@@ -18,11 +19,14 @@ const FIRST_GUESS_MM = 80;
 
 async function surveyAtOwnSize(svg: string, brief: Partial<Brief>, options: CallOptions): Promise<Survey> {
   const request = { svg, cloth: brief.cloth ?? 'pique', settings: { satinLimit: 9 } };
+  const guess = (): Promise<Survey> => engine.call('survey', { ...request, width: FIRST_GUESS_MM }, options);
   try {
-    return await engine.call('survey', { ...request, ...brief.size }, options);
+    const own = await engine.call('survey', { ...request, ...brief.size }, options);
+    // Drawings are often tiny on their page: the size that is wanted is asked for in the brief.
+    return own.pieces.length > 0 || brief.size ? own : await guess();
   } catch (error) {
     if ((error as { code?: string }).code !== 'no-size') throw error;
-    return engine.call('survey', { ...request, width: FIRST_GUESS_MM }, options);
+    return guess();
   }
 }
 
@@ -66,6 +70,7 @@ export async function jobFromDrawing(
   options: CallOptions = {},
 ): Promise<Job> {
   const survey = await surveyAtOwnSize(svg, brief, options);
+  if (survey.pieces.length === 0) throw nothingToSew(survey.widthMm, survey.heightMm);
   const hoop = brief.hoop ?? smallestHoop(survey.widthMm, survey.heightMm);
   if (!hoop) {
     throw new InputError(

@@ -42,11 +42,17 @@ export const HEAVY: Readonly<Record<string, (scale?: number) => string>> = {
   '2,000 overlapping circles of one colour': (k = 1) => svg(many(2000 * k, (i) => circle(...spot(i, 2000 * k, 80), 9))),
   '20,000 rectangles': (k = 1) =>
     svg(
-      many(20000 * k, (i) => `<rect x="${(i % 200) * 0.5}" y="${Math.floor(i / 200) * 0.5}" width="0.45" height="0.45" fill="${COLOURS[i % 5]}"/>`),
+      many(
+        20000 * k,
+        (i) => `<rect x="${(i % 200) * 0.5}" y="${Math.floor(i / 200) * 0.5}" width="0.45" height="0.45" fill="${COLOURS[i % 5]}"/>`,
+      ),
     ),
   '20,000 rectangles, large': (k = 1) =>
     svg(
-      many(20000 * k, (i) => `<rect x="${(i % 200) * 4.7}" y="${Math.floor(i / 200) * 9}" width="4.5" height="8.5" fill="${COLOURS[i % 5]}"/>`),
+      many(
+        20000 * k,
+        (i) => `<rect x="${(i % 200) * 4.7}" y="${Math.floor(i / 200) * 9}" width="4.5" height="8.5" fill="${COLOURS[i % 5]}"/>`,
+      ),
       940,
     ),
   '100,000 nodes': (k = 1) =>
@@ -54,10 +60,15 @@ export const HEAVY: Readonly<Record<string, (scale?: number) => string>> = {
       `<path d="M0,50${many(100_000 * k, (i) => `L${((i * 100) / 100_000 / k).toFixed(4)},${(50 + 40 * Math.sin(i / 700) + (i % 2) * 0.2).toFixed(3)}`)}V100H0Z"/>`,
     ),
   '100,000 nodes, crossing itself': (k = 1) =>
-    svg(`<path d="M50,50${many(100_000 * k, (i) => `L${(50 + 45 * Math.sin(i * 1.7)).toFixed(3)},${(50 + 45 * Math.cos(i * 2.3)).toFixed(3)}`)}Z"/>`),
+    svg(
+      `<path d="M50,50${many(100_000 * k, (i) => `L${(50 + 45 * Math.sin(i * 1.7)).toFixed(3)},${(50 + 45 * Math.cos(i * 2.3)).toFixed(3)}`)}Z"/>`,
+    ),
   '5,000 nodes, crossing itself': () =>
-    svg(`<path d="M50,50${many(5000, (i) => `L${(50 + 45 * Math.sin(i * 1.7)).toFixed(3)},${(50 + 45 * Math.cos(i * 2.3)).toFixed(3)}`)}Z"/>`),
-  'skew near 90 degrees': () => svg(`<g transform="skewX(89.9)"><path d="M0,0 C30,0 60,30 60,60 S30,90 0,90Z"/><circle cx="50" cy="50" r="20"/></g>`),
+    svg(
+      `<path d="M50,50${many(5000, (i) => `L${(50 + 45 * Math.sin(i * 1.7)).toFixed(3)},${(50 + 45 * Math.cos(i * 2.3)).toFixed(3)}`)}Z"/>`,
+    ),
+  'skew near 90 degrees': () =>
+    svg(`<g transform="skewX(89.9)"><path d="M0,0 C30,0 60,30 60,60 S30,90 0,90Z"/><circle cx="50" cy="50" r="20"/></g>`),
   'skew nearer 90 degrees': () => svg(`<g transform="skewX(89.99999)"><circle cx="50" cy="50" r="20"/></g><rect width="9" height="9"/>`),
   '3,000 strokes': (k = 1) =>
     svg(
@@ -67,7 +78,9 @@ export const HEAVY: Readonly<Record<string, (scale?: number) => string>> = {
       }),
     ),
   'a very long stroke': () =>
-    svg(`<path fill="none" stroke="#135" stroke-width="0.5" d="M50,50${many(30_000, (i) => `L${(50 + 45 * Math.sin(i * 1.7)).toFixed(3)},${(50 + 45 * Math.cos(i * 2.3)).toFixed(3)}`)}"/>`),
+    svg(
+      `<path fill="none" stroke="#135" stroke-width="0.5" d="M50,50${many(30_000, (i) => `L${(50 + 45 * Math.sin(i * 1.7)).toFixed(3)},${(50 + 45 * Math.cos(i * 2.3)).toFixed(3)}`)}"/>`,
+    ),
   'one stroke of a million': () => svg('<path d="M0,0H100" stroke="#135" stroke-width="1000000"/>'),
   'deep groups': () => svg('<g>'.repeat(5000) + '<rect width="30" height="30"/>' + '</g>'.repeat(5000)),
   'a huge spiral of dots': () => svg(many(8000, (i) => circle(...spot(i, 8000, 95), 0.35))),

@@ -1,0 +1,1 @@
+export function randomOf(seed: number): () => number;
