@@ -1,6 +1,7 @@
 import type { ArtAnswer, ClothKey, JobSettings, Piece, Thread } from '../document/types';
 import { nearestThreads, colourDifference } from '../cloth/threads';
 import { firstOrder } from '../route/order';
+import { requireBounds } from '../document/bounds';
 import { InputError } from '../document/errors';
 import { readable } from './names';
 import { multiply } from '../geometry/path';
@@ -83,6 +84,7 @@ export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized 
       settings,
     };
   });
+  requireBounds(drafts);
   const order = firstOrder(drafts.map((piece, i) => ({ thread: piece.thread, painted: paintedBy(sewn[i]!.region) })));
   const pieces = order.map((i, k): Piece => ({ ...drafts[i]!, id: `p${k + 1}` }));
   const byRegion = report.regions.map((_, i) => pieces[order.indexOf(sewn.findIndex((s) => s.i === i))] ?? null);

@@ -1,5 +1,4 @@
 import { clean, intersect, simplify, unite } from '../geometry/area';
-import { requireFewCrossings } from '../geometry/crossings';
 import { strokeOf } from '../geometry/stroke';
 import { flatten, flattenSubpath, transformPath, type Matrix, type Path } from '../geometry/path';
 import { boundsOf, type Area, type Bounds, type Line } from '../geometry/point';
@@ -85,9 +84,7 @@ class Placer {
   }
 
   private filled(path: Path, rule: ArtItem['rule']): Area {
-    const lines = flatten(path);
-    requireFewCrossings(lines, true);
-    return thinned(clean(lines, rule));
+    return thinned(clean(flatten(path), rule));
   }
 
   /** A shape that cannot be worked out paints nothing, and is named; the others are not lost for it. */
@@ -96,7 +93,7 @@ class Placer {
       return this.worked(item);
     } catch (error) {
       const why = reasonOf(error, 'it cannot be worked out; draw it anew');
-      this.leftOut.set(item.name || `shape ${item.element + 1}`, why);
+      this.leftOut.set(nameOf(item), why);
       const { name, hex, alpha, element } = item;
       return { name, hex, opaque: false, alpha, element, area: [], path: [], clipped: true };
     }
@@ -111,24 +108,46 @@ class Placer {
     const { cap, join, miterLimit } = item.stroke;
     const widthMm = item.stroke.width * this.scale;
     const lines = strokeLines(path);
-    for (const l of lines) requireFewCrossings([l.points], l.closed);
     const shape = { widthMm, cap, join, miterLimit };
     const area = thinned(unite(...path.map((s) => strokeOf(s, shape))));
     return { ...common, area: within(area), stroke: { lines, widthMm, cap, join }, clipped: clips.length > 0 };
   }
 }
 
-function roughBounds(doc: ArtDocument): Bounds {
-  const points = doc.items.flatMap((i) => {
-    const pad = (i.stroke?.width ?? 0) / 2;
-    const b = boundsOf(i.path.map((s) => [s.start, ...s.segments.flatMap((g) => [g.c1, g.c2, g.to]).filter((p) => p !== undefined)]));
-    return [
-      { x: b.minX - pad, y: b.minY - pad },
-      { x: b.maxX + pad, y: b.maxY + pad },
-    ];
-  });
-  return boundsOf([points]);
+function roughBoxOf(i: ArtItem): Bounds {
+  const pad = (i.stroke?.width ?? 0) / 2;
+  const b = boundsOf(i.path.map((s) => [s.start, ...s.segments.flatMap((g) => [g.c1, g.c2, g.to]).filter((p) => p !== undefined)]));
+  return { minX: b.minX - pad, minY: b.minY - pad, maxX: b.maxX + pad, maxY: b.maxY + pad };
 }
+
+function roughBounds(doc: ArtDocument): Bounds {
+  const corners = doc.items.map(roughBoxOf).flatMap((b) => [
+    { x: b.minX, y: b.minY },
+    { x: b.maxX, y: b.maxY },
+  ]);
+  return boundsOf([corners]);
+}
+
+/** A shape so many times its usual size away from the others would leave nothing of them at any size of a hoop. */
+const FAR = 10_000;
+const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
+
+/** Leaves out shapes that lie, or reach, absurdly far from the rest, and names them. */
+function withoutFar(doc: ArtDocument, leftOut: LeftOut): ArtDocument {
+  if (doc.items.length < 2) return doc;
+  const boxes = doc.items.map(roughBoxOf);
+  const [x, y] = [median(boxes.map((b) => (b.minX + b.maxX) / 2)), median(boxes.map((b) => (b.minY + b.maxY) / 2))];
+  const reach = FAR * median(boxes.map(extent));
+  const far = (b: Bounds): boolean => reach > 0 && Math.max(x - b.minX, b.maxX - x, y - b.minY, b.maxY - y) > reach;
+  const items = doc.items.filter((item, i) => {
+    if (!far(boxes[i]!)) return true;
+    leftOut.set(nameOf(item), 'it reaches far outside of the drawing; move it nearer');
+    return false;
+  });
+  return items.length === doc.items.length || items.length === 0 ? doc : { ...doc, items };
+}
+
+const nameOf = (item: ArtItem): string => item.name || `shape ${item.element + 1}`;
 
 const NO_EXTENT = 'This artwork paints nothing that could be sewn; give its shapes a fill or a stroke and try again.';
 
@@ -141,11 +160,12 @@ function extent(b: Bounds): number {
  * physical size counts.
  * @throws InputError when nothing is painted or no size is known
  */
-export function placeArt(doc: ArtDocument, wanted: WantedSize): PlacedArt {
+export function placeArt(whole: ArtDocument, wanted: WantedSize): PlacedArt {
+  const leftOut: LeftOut = new Map();
+  const doc = withoutFar(whole, leftOut);
   const rough = roughBounds(doc);
   if (doc.items.length === 0 || !(extent(rough) > 0) || !Number.isFinite(extent(rough))) throw new InputError('empty-art', NO_EXTENT);
   const first = MEASURING_SIZE / extent(rough);
-  const leftOut: LeftOut = new Map();
   const measuring = new Placer([first, 0, 0, first, -rough.minX * first, -rough.minY * first], first, leftOut);
   const measured = doc.items.map((i) => measuring.place(i));
   const box = boundsOf(measured.flatMap((i) => i.area));

@@ -1,5 +1,6 @@
 import { Clipper, ClipperD, ClipType, EndType, FillRule, JoinType, PolyTreeD, type PathsD, type PolyPathD } from 'clipper2-ts';
 import type { Area, Bounds, Line, Point, Ring } from './point';
+import { requireFewCrossings } from './crossings';
 import { withoutSpikes } from './spikes';
 
 /** Decimal places that the clipping library keeps, in mm: a tenth of the plan's lattice. */
@@ -13,10 +14,11 @@ const linesToPaths = (lines: readonly Line[]): PathsD => lines.map((l) => l.map(
 const toPaths = (area: Area): PathsD => withoutSpikes(area, 10 ** PRECISION) as PathsD;
 const fromPaths = (paths: PathsD): Ring[] => paths.filter((p) => p.length > 2).map((p) => p.map(({ x, y }) => ({ x, y })));
 
-/** Resolves crossings, overlaps and coincident edges of any outlines into a proper area. */
+/** Resolves crossings, overlaps and coincident edges of any outlines into a proper area. @throws TooComplex when they are too many */
 export function clean(rings: Area, rule: FillRuleName): Area {
   const closed = rings.filter((r) => r.length > 2);
   if (closed.length === 0) return [];
+  requireFewCrossings(closed, true);
   return fromPaths(Clipper.unionD(toPaths(closed), [], rule === 'nonzero' ? FillRule.NonZero : FillRule.EvenOdd, PRECISION));
 }
 
@@ -66,6 +68,7 @@ export function strokeArea(lines: readonly Line[], closed: boolean, shape: Strok
       .filter((l) => l.length > (closed ? 2 : 1)),
   );
   if (paths.length === 0 || shape.widthMm <= 0) return closed && lines.length > 0 ? strokeArea(lines, false, shape) : [];
+  requireFewCrossings(paths, closed);
   const end = closed ? EndType.Joined : CAPS[shape.cap];
   const grown = Clipper.inflatePathsD(paths, shape.widthMm / 2, JOINS[shape.join], end, Math.max(1, shape.miterLimit), PRECISION, 0.01);
   return fromPaths(grown);

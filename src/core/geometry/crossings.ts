@@ -6,8 +6,7 @@ const MOST_CROSSINGS = 40_000;
 
 /** Refuses what clipping would take minutes over. @throws TooComplex */
 export function requireFewCrossings(lines: readonly (readonly Point[])[], closed: boolean): void {
-  if (crossingsUpTo(lines, closed, MOST_CROSSINGS) > MOST_CROSSINGS)
-    throw new TooComplex('it crosses itself tens of thousands of times; simplify it');
+  if (crossMoreThan(MOST_CROSSINGS, lines, closed)) throw new TooComplex('it crosses itself tens of thousands of times; simplify it');
 }
 
 /** A shape that would take minutes to work out; the message says why, fit for people. */
@@ -22,10 +21,10 @@ export class TooComplex extends Error {
 const LOOKS_PER_CROSSING = 60;
 
 /**
- * How often lines cross themselves and one another, counted up to `most`; more than `most` when it was reached, or when so many
- * segments lie over each other that counting itself would take long.
+ * Whether lines cross themselves and one another more often than `most`. So many segments lying over each other that counting
+ * itself would take long counts as yes.
  */
-export function crossingsUpTo(lines: readonly (readonly Point[])[], closed: boolean, most: number): number {
+export function crossMoreThan(most: number, lines: readonly (readonly Point[])[], closed: boolean): boolean {
   const segments: number[] = [];
   for (const line of lines) {
     const n = closed ? line.length : line.length - 1;
@@ -35,7 +34,8 @@ export function crossingsUpTo(lines: readonly (readonly Point[])[], closed: bool
     }
   }
   const count = segments.length / 4;
-  if (count < 3) return 0;
+  // So few cannot cross each other more often.
+  if (count < 3 || (count * (count - 1)) / 2 <= most) return false;
   const index = new Flatbush(count);
   for (let i = 0; i < count; i++) {
     const [ax, ay, bx, by] = [segments[4 * i]!, segments[4 * i + 1]!, segments[4 * i + 2]!, segments[4 * i + 3]!];
@@ -50,9 +50,9 @@ export function crossingsUpTo(lines: readonly (readonly Point[])[], closed: bool
       if (j > i && found <= most && ++looks && crosses(segments, i, j)) found++;
       return false;
     });
-    if (looks > LOOKS_PER_CROSSING * most) return most + 1;
+    if (looks > LOOKS_PER_CROSSING * most) return true;
   }
-  return found;
+  return found > most;
 }
 
 /** Whether two segments cross in their insides. */

@@ -1,7 +1,7 @@
 import { clean, components, ringArea, straightened } from './area';
 import { medialAxis, type MedialAxis } from './medial';
 import { dataToRings } from './path';
-import { requireFewCrossings, TooComplex } from './crossings';
+import { TooComplex } from './crossings';
 import type { Area } from './point';
 
 /** An outline read from path data, with what is dear to work out about it. */
@@ -39,7 +39,6 @@ export function outlineOf(data: string): Outline {
   const found = known.get(data);
   if (found) return found;
   const rings = followable(dataToRings(data));
-  requireFewCrossings(rings, true);
   const area = clean(rings, 'evenodd').filter((ring) => Math.abs(ringArea(ring)) > CRUMB_MM2);
   const parts = components(area);
   const axes: MedialAxis[] = [];

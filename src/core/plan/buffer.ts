@@ -16,8 +16,8 @@ const snap = (v: number): number => Math.fround(Math.round(v / PLAN_LATTICE_MM) 
 /** The place where a penetration at `p` really lands in the plan. */
 export const onLattice = (p: Point): Point => ({ x: snap(p.x), y: snap(p.y) });
 
-/** Needle events of one piece: ten times what a jacket back takes. */
-const MOST_EVENTS = 1_000_000;
+/** Needle events of one piece: several times what a jacket back takes. */
+const MOST_EVENTS = 500_000;
 
 /** Collects needle events; grows by doubling. Coordinates are laid on the plan's lattice as they come in. */
 export class StitchBuffer {
