@@ -29,7 +29,8 @@ export async function planCommand(argv: readonly string[]): Promise<number> {
   const planned = performance.now();
   const made = forecast(job, { planner, plan });
   const foreseen = performance.now();
-  const findings = findingsReport(prove(job, planner, plan, made));
+  const found = prove(job, planner, plan, made);
+  const findings = findingsReport(found);
   const proved = performance.now();
   if (args.hoop) {
     const box = planBounds(plan);
@@ -43,7 +44,7 @@ export async function planCommand(argv: readonly string[]): Promise<number> {
     forecastReport(job, made),
   );
   const files: { path: string; content: string | Uint8Array }[] = [];
-  for (const { path, format } of formats) files.push({ path, content: await format.write({ job, plan, artwork }) });
+  for (const { path, format } of formats) files.push({ path, content: await format.write({ job, plan, artwork, findings: found }) });
   if (args.report !== undefined) files.push({ path: args.report, content: JSON.stringify(report, null, 1) + '\n' });
   writeAll(files);
   if (files.length === 0) process.stdout.write(JSON.stringify(report, null, 1) + '\n');

@@ -1,3 +1,4 @@
+import { sizeGap } from '@/core/document/size';
 import { withSettings, type SettingsPatch } from '@/core/document/settings';
 import { briefSchema } from '@/core/document/schema';
 import type {
@@ -210,6 +211,7 @@ export function takePieces(survey: Survey): void {
     const art = job.artwork[0];
     if (!art) return;
     art.transform = survey.transform;
+    art.madeAt = { width: survey.widthMm, height: survey.heightMm };
     const key = answersKey(job);
     if (key === '') delete art.madeWith;
     else art.madeWith = key;
@@ -253,6 +255,28 @@ export function madeFrom(job: Job, survey: Survey): boolean {
   const art = job.artwork[0];
   if (!art || job.pieces.length === 0 || answersKey(job) !== (art.madeWith ?? '')) return false;
   return art.transform.every((v, i) => Math.abs(v - survey.transform[i]!) < 1e-6 * Math.max(1, Math.abs(v)));
+}
+
+/** Brings all pieces to the size that the brief asks for: order, settings and hand work stay, stitches are laid anew. */
+export function scaleToBrief(): void {
+  const open = useJob.getState().job;
+  const gap = open && sizeGap(open);
+  if (!gap) return;
+  const k = gap.askedMm / gap.madeMm;
+  change(`Scale the pieces to ${gap.askedMm.toFixed(1)} mm`, (job) => {
+    job.pieces = open.pieces.map((p) => transformedPiece(p, [k, 0, 0, k, 0, 0]));
+    const art = job.artwork[0]!;
+    art.transform = open.artwork[0]!.transform.map((v) => v * k) as typeof art.transform;
+    art.madeAt = { width: (art.madeAt?.width ?? 0) * k, height: (art.madeAt?.height ?? 0) * k };
+    art.madeAt[gap.side] = gap.askedMm;
+  });
+}
+
+/** Asks for the size that the pieces have. */
+export function keepMadeSize(): void {
+  const job = useJob.getState().job;
+  const gap = job && sizeGap(job);
+  if (gap) changeBrief('Keep the size of the pieces', { size: { [gap.side]: Math.round(gap.madeMm * 10) / 10 } });
 }
 
 /** Mirrors or turns the artwork as it lies; pieces on the bench stay until they are made again. */

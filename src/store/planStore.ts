@@ -47,6 +47,7 @@ async function work(): Promise<void> {
       const planned = await engine.call('plan', { job }, { progress: (progress) => usePlan.setState({ progress }) });
       // Nobody waits for the answer: whatever is asked of the painter next is answered after this.
       paint(planned, job);
+      endReplayBeyond(planned.plan.x.length);
       usePlan.setState((s) => ({ planned, of: job, version: s.version + 1, problem: null }));
       queuePicture(job);
       requestProof(job);
@@ -58,6 +59,12 @@ async function work(): Promise<void> {
   }
   running = false;
   if (usePlan.getState().busy) usePlan.setState({ busy: false });
+}
+
+/** A plan that became shorter has no stitch where the needle stood: all of it is shown. */
+function endReplayBeyond(events: number): void {
+  const { playhead } = useView.getState();
+  if (playhead !== null && playhead > events) useView.setState({ playhead: null, playing: false });
 }
 
 const paint = (planned: Planned, job: Job): void =>

@@ -9,6 +9,8 @@ import { useJob } from './jobStore';
 interface ProofState {
   open: boolean;
   findings: readonly Finding[];
+  /** The finding that is being looked at: its place is marked on the cloth. */
+  marked: Finding | null;
   /** The job that the findings are of. */
   of: Job | null;
   /** Share done of a proof that runs; null when none does. */
@@ -17,7 +19,7 @@ interface ProofState {
 }
 
 /** What the proof finds in the open job, followed a moment after every change. */
-export const useProof = create<ProofState>(() => ({ open: false, findings: [], of: null, progress: null, problem: null }));
+export const useProof = create<ProofState>(() => ({ open: false, findings: [], marked: null, of: null, progress: null, problem: null }));
 
 const WAIT_MS = 1200;
 let timer: ReturnType<typeof setTimeout> | null = null;
@@ -41,7 +43,12 @@ async function work(): Promise<void> {
     try {
       const options = { signal: running.signal, progress: (progress: number): void => useProof.setState({ progress }) };
       const findings = await prover.call('prove', { job }, options);
-      useProof.setState({ findings, of: job, problem: null });
+      useProof.setState(({ marked }) => ({
+        findings,
+        of: job,
+        problem: null,
+        marked: findings.find((f) => sameFinding(f, marked)) ?? null,
+      }));
     } catch (error) {
       const stopped = (error as Error).name === 'AbortError';
       useProof.setState({ of: job, problem: stopped ? 'Stopped: what is listed is of an earlier state.' : (error as Error).message });
@@ -56,6 +63,8 @@ export function cancelProof(): void {
   wanted = null;
   running?.abort();
 }
+
+const sameFinding = (a: Finding, b: Finding | null): boolean => b !== null && a.rule === b.rule && samePieces(a.pieces, b.pieces);
 
 export function applyFix(fix: Fix): void {
   if (fix.correct) {

@@ -29,6 +29,8 @@ interface ViewState {
   showMeetings: boolean;
   /** A box being drawn to choose what lies in it, mm. */
   box: { from: Point; to: Point } | null;
+  /** Mark of the drag that moves pieces; null when none does, or when it was given up. */
+  gesture: string | null;
 }
 
 export const SPEEDS = [15, 60, 300, 1500, 7500] as const;
@@ -50,6 +52,7 @@ export const useView = create<ViewState>(() => ({
   hidden: [],
   showMeetings: false,
   box: null,
+  gesture: null,
 }));
 
 export const select = (id: string | null): void => useView.setState({ selected: id, also: [] });

@@ -115,9 +115,9 @@ serve({
   },
   compare: ({ a, b, side }, progress) => ({ output: compared(a, b, side, planner, progress) }),
   route: ({ job, policy }, progress) => ({ output: proposeRoute(job, policy, planner, progress) }),
-  export: async ({ job, artwork, extension }) => {
+  export: async ({ job, artwork, extension, findings }) => {
     const format = EXPORTS.find((f) => f.extension === extension)!;
-    const content = await format.write({ job, plan: planner.plan(job), artwork });
+    const content = await format.write({ job, plan: planner.plan(job), artwork, ...(findings ? { findings } : {}) });
     return { output: { data: new Blob([content], { type: format.mime }) } };
   },
   readFile: ({ bytes }) => {

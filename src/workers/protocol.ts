@@ -122,7 +122,10 @@ export interface Picture extends PictureRequest {
 export interface Protocol {
   survey: { in: SurveyRequest; out: Survey };
   plan: { in: { job: Job }; out: Planned };
-  export: { in: { job: Job; artwork: Record<string, string>; extension: ExportFormat['extension'] }; out: { data: Blob } };
+  export: {
+    in: { job: Job; artwork: Record<string, string>; extension: ExportFormat['extension']; findings?: readonly Finding[] };
+    out: { data: Blob };
+  };
   /** A bundle, or a whole shelf. */
   readFile: { in: { bytes: ArrayBuffer }; out: { bundle: Bundle } | { shelf: ReadShelf } };
   writeShelf: { in: { shelf: ShelfFile }; out: { data: Blob } };

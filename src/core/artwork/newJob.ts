@@ -47,7 +47,9 @@ export function jobFromArt(
     ...base,
     brief: { ...base.brief, hoop, size },
     threads: digitized.threads,
-    artwork: [{ id: 'a1', file: options.file, transform: [...matrix], locked: true }],
+    artwork: [
+      { id: 'a1', file: options.file, transform: [...matrix], locked: true, madeAt: { width: round2(width), height: round2(height) } },
+    ],
     pieces: digitized.pieces,
   };
   return { job, digitized };

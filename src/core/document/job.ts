@@ -40,10 +40,17 @@ export function emptyJob(id: string, name: string, brief: Partial<Brief> = {}): 
 export const isCap = ({ cloth, place }: Pick<Brief, 'cloth' | 'place'>): boolean =>
   place === 'cap-front' || cloth === 'cap' || cloth === 'soft-cap';
 
-/** The smallest offered hoop whose field holds a design of this size; null when none does. */
+/** Compensation, ties and rounding reach so far beyond a drawing at each side, mm. */
+const ROOM_MM = 1.5;
+
+/**
+ * The smallest offered hoop whose field holds a design of this size with room for compensation; one that it just fills when there is
+ * no larger one; null when none holds it.
+ */
 export function smallestHoop(width: number, height: number): Brief['hoop'] | null {
-  const fits = HOOPS.filter((h) => fitsHoop(h, width, height)).sort((a, b) => a.width * a.height - b.width * b.height);
-  return fits[0] ?? null;
+  const holding = (room: number): Brief['hoop'] | undefined =>
+    HOOPS.filter((h) => fitsHoop(h, width + 2 * room, height + 2 * room)).sort((a, b) => a.width * a.height - b.width * b.height)[0];
+  return holding(ROOM_MM) ?? holding(0) ?? null;
 }
 
 /** Whether a centred design fits the field; a round field must hold its corners. */

@@ -106,6 +106,8 @@ export interface ArtworkRef {
   answers?: ArtAnswer[];
   /** The decisions that the pieces on the bench were made with, as one text. */
   madeWith?: string;
+  /** Size of the artwork, mm, that the pieces on the bench were made at or scaled to. */
+  madeAt?: { width: number; height: number };
 }
 
 export const UNDERLAY_KINDS = ['centre-run', 'edge-run', 'zigzag', 'double-zigzag', 'lattice'] as const;

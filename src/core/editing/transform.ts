@@ -1,5 +1,6 @@
 import type { Piece } from '../document/types';
-import { apply, formatPath, multiply, parsePath, transformPath, type Matrix } from '../geometry/path';
+import { RANGES } from '../document/ranges';
+import { apply, formatPath, multiply, parsePath, scaleOf, transformPath, type Matrix } from '../geometry/path';
 import type { Point } from '../geometry/point';
 import { atan2, cos, PI, sin } from '../units/trig';
 
@@ -18,7 +19,10 @@ export function turnedAbout(centre: Point, degrees: number): Matrix {
 
 const rounded = (v: number): number => Math.round(v * 1000) / 1000;
 
-/** A piece with all of its shape, slants and ends mapped; a direction that was set by hand turns with it. */
+/** Maps that turn or mirror keep the size but for rounding. */
+const SAME_SCALE = 1e-9;
+
+/** A piece with all of its shape, slants and ends mapped; a direction that was set by hand turns with it, a width grows with it. */
 export function transformedPiece(piece: Piece, m: Matrix): Piece {
   const path = (d: string): string => formatPath(transformPath(parsePath(d), m));
   const point = ([x, y]: [number, number]): [number, number] => {
@@ -34,6 +38,11 @@ export function transformedPiece(piece: Piece, m: Matrix): Piece {
   if (piece.start) out.start = point(piece.start);
   if (piece.end) out.end = point(piece.end);
   if (piece.sewnOver) out.sewnOver = piece.sewnOver.map(point);
+  const k = scaleOf(m);
+  if (Math.abs(k - 1) > SAME_SCALE) {
+    if (piece.width !== undefined) out.width = rounded(Math.min(RANGES.width.max, Math.max(RANGES.width.min, piece.width * k)));
+    if (piece.approach?.way) out.approach = { ...piece.approach, way: path(piece.approach.way) };
+  }
   if (piece.settings.angle !== undefined) out.settings.angle = directionAfter(piece.settings.angle, m);
   return out;
 }

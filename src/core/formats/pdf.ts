@@ -3,10 +3,12 @@ import { recipeFor, stabilizerFor } from '../cloth/house';
 import type { Job } from '../document/types';
 import { drawSewn } from '../drawing/picture';
 import { hexToRgb } from '../drawing/raster';
+import { SEVERITIES, type Finding, type Severity } from '../proof/finding';
 import { CHECKS } from '../proof/registry';
 import { measurePlan } from '../plan/measure';
 import type { StitchPlan } from '../plan/plan';
 import { Command } from '../plan/roles';
+import { counted } from '../units/count';
 import { formatDuration } from '../units/length';
 import { writePng } from './png';
 
@@ -34,7 +36,7 @@ function write(pen: Pen, text: string, x: number, size = 10, font = pen.text): v
 }
 
 /** A worksheet for the machine: the picture at real size, the figures, and the threads in sewing order. */
-export async function writePdf(job: Job, plan: StitchPlan): Promise<Uint8Array<ArrayBuffer>> {
+export async function writePdf(job: Job, plan: StitchPlan, findings?: readonly Finding[]): Promise<Uint8Array<ArrayBuffer>> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(plain(job.name));
   pdf.setCreationDate(new Date(0));
@@ -49,6 +51,7 @@ export async function writePdf(job: Job, plan: StitchPlan): Promise<Uint8Array<A
   await picture(pdf, pen, job, plan);
   figures(pen, job, plan);
   threads(pdf, pen, job, plan);
+  openFindings(pdf, pen, findings);
   acceptances(pdf, pen, job);
   return (await pdf.save()) as Uint8Array<ArrayBuffer>;
 }
@@ -70,7 +73,10 @@ function figures(pen: Pen, job: Job, plan: StitchPlan): void {
   const recipe = recipeFor(job.brief);
   const rows: [string, string][] = [
     ['Size', `${f.widthMm.toFixed(1)} x ${f.heightMm.toFixed(1)} mm in a hoop of ${job.brief.hoop.width} x ${job.brief.hoop.height} mm`],
-    ['Stitches', `${f.stitches}, ${f.trims} trims, ${f.colourChanges} thread changes, longest stitch ${f.longestStitchMm.toFixed(1)} mm`],
+    [
+      'Stitches',
+      `${f.stitches}, ${counted(f.trims, 'trim')}, ${counted(f.colourChanges, 'thread change')}, longest stitch ${f.longestStitchMm.toFixed(1)} mm`,
+    ],
     ['Time', `${formatDuration(f.runSeconds)} at ${recipe.speed} stitches a minute`],
     ['Thread', `${f.upperThreadM.toFixed(1)} m above, ${f.bobbinThreadM.toFixed(1)} m below`],
     ['Cloth', `${recipe.name}; stabilizer ${stabilizerFor(recipe, job.settings)}; topping ${recipe.topping}; needle ${recipe.needle}`],
@@ -123,6 +129,24 @@ function nextLine(pdf: PDFDocument, pen: Pen, height: number): void {
 }
 
 const LONGEST_LINE = 105;
+const SEVERITY_WORDS: Record<Severity, string> = { stop: 'SEVERE', warn: 'Warning', note: 'Note' };
+
+function paragraph(pdf: PDFDocument, pen: Pen, text: string): void {
+  for (let at = 0; at < text.length; at += LONGEST_LINE) {
+    nextLine(pdf, pen, 12);
+    write(pen, text.slice(at, at + LONGEST_LINE), PAGE.margin, 9);
+  }
+}
+
+/** What the proof found and nobody has mended or accepted; that nobody looked is said as well. */
+function openFindings(pdf: PDFDocument, pen: Pen, findings: readonly Finding[] | undefined): void {
+  const open = (findings ?? []).filter((f) => f.accepted === undefined);
+  nextLine(pdf, pen, 22);
+  const title = findings === undefined ? 'Not proved' : open.length === 0 ? 'Proved: nothing was found' : `Open findings: ${open.length}`;
+  write(pen, title, PAGE.margin, 10, pen.bold);
+  for (const severity of SEVERITIES)
+    for (const f of open.filter((o) => o.severity === severity)) paragraph(pdf, pen, `${SEVERITY_WORDS[severity]}: ${f.message}`);
+}
 
 /** What the proof found and a person lives with, so that nobody at the machine takes it for a mistake. */
 function acceptances(pdf: PDFDocument, pen: Pen, job: Job): void {
@@ -134,9 +158,6 @@ function acceptances(pdf: PDFDocument, pen: Pen, job: Job): void {
     const title = CHECKS.find((c) => c.rule === rule)?.title ?? rule;
     const names = job.pieces.filter((p) => pieces.includes(p.id)).map((p) => p.name);
     const text = `${title}${names.length > 0 ? ` (${names.slice(0, 4).join(', ')}${names.length > 4 ? ', ...' : ''})` : ''}: ${reason}`;
-    for (let at = 0; at < text.length; at += LONGEST_LINE) {
-      nextLine(pdf, pen, 12);
-      write(pen, text.slice(at, at + LONGEST_LINE), PAGE.margin, 9);
-    }
+    paragraph(pdf, pen, text);
   }
 }

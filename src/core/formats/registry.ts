@@ -1,6 +1,7 @@
 import type { Job } from '../document/types';
 import { drawSewn } from '../drawing/picture';
 import type { StitchPlan } from '../plan/plan';
+import type { Finding } from '../proof/finding';
 import { writeBundle } from './bundle';
 import { writeCsv } from './csv';
 import { writeGcode } from './gcode';
@@ -11,6 +12,8 @@ export interface ExportInput {
   job: Job;
   plan: StitchPlan;
   artwork: Record<string, string>;
+  /** What the proof found, for formats that tell it; absent when nobody looked. */
+  findings?: readonly Finding[];
 }
 
 export interface ExportFormat {
@@ -71,6 +74,6 @@ export const EXPORTS: readonly ExportFormat[] = [
     mime: 'application/pdf',
     name: 'Worksheet',
     use: 'picture, figures and threads, to print',
-    write: async ({ job, plan }) => (await import('./pdf')).writePdf(job, plan),
+    write: async ({ job, plan, findings }) => (await import('./pdf')).writePdf(job, plan, findings),
   },
 ];

@@ -18,6 +18,8 @@ import { Pose } from './Pose';
 import { SizeReport } from './SizeReport';
 import { RegionList } from './RegionList';
 import { useSurvey } from './useSurvey';
+import { counted } from '@/core/units/count';
+import { Sign } from '../components/Sign';
 
 /** Will the artwork sew at this size? */
 export function Art() {
@@ -125,7 +127,8 @@ function SizeFields({ job, survey }: { job: Job; survey: Survey | null }) {
       </div>
       {!fits && (
         <p role="alert" className="mt-2 font-semibold text-danger">
-          ⯃ Larger than the hoop’s field ({hoop.width} × {hoop.height} mm): make it smaller or choose a larger hoop in the Brief.
+          <Sign of="stop" /> Larger than the hoop’s field ({hoop.width} × {hoop.height} mm): make it smaller or choose a larger hoop in the
+          Brief.
         </p>
       )}
     </section>
@@ -143,11 +146,13 @@ interface ReportProps {
 function Report({ survey, marked, onMark, place, onPlace }: ReportProps) {
   const notes = [
     ...survey.notes.map((n) => (n.count > 1 ? `${n.what}, ${n.count} times` : n.what)),
-    ...(survey.hidden > 0 ? [`${survey.hidden} shapes wholly hidden under others are left out`] : []),
-    ...(survey.shading > 0 ? [`${survey.shading} faint shadings over other paint are left out`] : []),
-    ...(survey.specks > 0
-      ? [survey.specks === 1 ? 'A speck too small to sew is left out' : `${survey.specks} specks too small to sew are left out`]
+    ...(survey.hidden > 0
+      ? [counted(survey.hidden, 'shape wholly hidden under others is left out', 'shapes wholly hidden under others are left out')]
       : []),
+    ...(survey.shading > 0
+      ? [counted(survey.shading, 'faint shading over other paint is left out', 'faint shadings over other paint are left out')]
+      : []),
+    ...(survey.specks > 0 ? [counted(survey.specks, 'speck too small to sew is left out', 'specks too small to sew are left out')] : []),
   ];
   return (
     <>
@@ -176,7 +181,7 @@ function MakePieces({ job, survey }: { job: Job; survey: Survey }) {
     <div className="flex items-center gap-3 border-t border-hairline p-4">
       <p className="flex-1 text-quiet">
         {current
-          ? `The bench has ${job.pieces.length} pieces at this size.`
+          ? `The bench has ${counted(job.pieces.length, 'piece')} at this size.`
           : made
             ? 'The pieces on the bench were made at another size, from another drawing, or before what you decided above.'
             : 'Nothing is on the bench yet.'}
@@ -193,7 +198,7 @@ function MakePieces({ job, survey }: { job: Job; survey: Survey }) {
           go();
         }}
       >
-        {current ? 'To the bench' : `Make ${survey.pieces.length} pieces`}
+        {current ? 'To the bench' : `Make ${counted(survey.pieces.length, 'piece')}`}
       </Button>
     </div>
   );

@@ -1,5 +1,5 @@
 'use client';
-import { FileInput, FlipHorizontal2, RotateCcwSquare } from 'lucide-react';
+import { CaretsToAxisDashedVertical, FileInput, RotateCcwSquare } from 'lucide-react';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import { readSvg } from '@/core/artwork/svg';
@@ -35,7 +35,7 @@ export function Pose({ job }: { job: Job }) {
         pressed={mirror}
         onClick={() => poseArtwork('Mirror the artwork', { turn: -turn, mirror: !mirror })}
       >
-        <FlipHorizontal2 size={16} />
+        <CaretsToAxisDashedVertical size={16} />
       </SignButton>
       <SignButton name="Turn the artwork by a quarter" onClick={() => poseArtwork('Turn the artwork', { turn: turn + 90, mirror })}>
         <RotateCcwSquare size={16} />

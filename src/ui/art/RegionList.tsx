@@ -1,4 +1,5 @@
 'use client';
+import { counted } from '@/core/units/count';
 import { KIND_WORDS } from '@/core/document/words';
 import type { RegionView } from '@/workers/protocol';
 
@@ -22,7 +23,7 @@ export function RegionList({
         <thead className="sticky top-0 z-10 bg-panel text-xs text-quiet">
           <tr className="border-b border-hairline">
             <th scope="col" className="py-2 pl-4 text-left font-normal">
-              {regions.length} regions
+              {counted(regions.length, 'region')}
             </th>
             <th scope="col" className="py-2 text-right font-normal">
               mm²

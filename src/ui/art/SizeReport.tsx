@@ -4,6 +4,7 @@ import type { ArtAnswerKind, ArtPlaceKind } from '@/core/document/types';
 import { answerPlace } from '@/store/commands';
 import type { PlaceView, Survey } from '@/workers/protocol';
 import { Button } from '../components/Button';
+import { Sign } from '../components/Sign';
 
 const WORDS: Record<ArtPlaceKind, string> = {
   thin: 'Thinner than two threads',
@@ -49,7 +50,9 @@ export function SizeReport({ survey, marked, onMark }: Props) {
         ))}
       </dl>
       {places.length === 0 ? (
-        <p className="px-4 pt-1 pb-3 text-good">✓ Nothing is too small to sew at this size.</p>
+        <p className="px-4 pt-1 pb-3 text-good">
+          <Sign of="good" /> Nothing is too small to sew at this size.
+        </p>
       ) : (
         <>
           <h2 className="px-4 pt-2 pb-1 font-semibold">
@@ -70,7 +73,9 @@ export function SizeReport({ survey, marked, onMark }: Props) {
                 </span>
                 {p.answer ? (
                   <>
-                    <span className="text-good">✓ {DONE[p.answer.answer]}</span>
+                    <span className="text-good">
+                      <Sign of="good" /> {DONE[p.answer.answer]}
+                    </span>
                     <button
                       type="button"
                       className="grid h-6 w-6 place-items-center rounded-md hover:bg-tape-soft"

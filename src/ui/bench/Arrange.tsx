@@ -1,5 +1,5 @@
 'use client';
-import { Copy, Flower2, FlipHorizontal2, FlipVertical2, RotateCw } from 'lucide-react';
+import { Copy, Flower2, CaretsToAxisDashedHorizontal, CaretsToAxisDashedVertical, RotateCw } from 'lucide-react';
 import { useState } from 'react';
 import { mirroredAbout, movedBy, turnedAbout } from '@/core/editing/transform';
 import type { Matrix } from '@/core/geometry/path';
@@ -28,14 +28,14 @@ export function Arrange() {
         name="Mirror a copy across the upright centre line (X)"
         onClick={() => copy('Mirror', [mirroredAbout('vertical', 0)])}
       >
-        <FlipHorizontal2 size={15} />
+        <CaretsToAxisDashedVertical size={15} />
       </SignButton>
       <SignButton
         className="!h-7 !w-7"
         name="Mirror a copy across the level centre line"
         onClick={() => copy('Mirror', [mirroredAbout('level', 0)])}
       >
-        <FlipVertical2 size={15} />
+        <CaretsToAxisDashedHorizontal size={15} />
       </SignButton>
       <SignButton
         className="!h-7 !w-7"

@@ -16,7 +16,7 @@ import { ToolStrip } from './ToolStrip';
 import { Totals } from './Totals';
 
 const HINTS: Record<ToolName, string> = {
-  choose: 'Click a piece to see how it is sewn; wheel to zoom; drag to move',
+  choose: 'Click a piece to see how it is sewn, then drag it to move it; drag the cloth to move the view; wheel to zoom',
   nodes: 'Drag nodes; double click adds one; C: corner or curve; Delete takes one out; arrows nudge',
   slants: 'Drag across the piece to lay a slant; two or more make rows turn; Delete takes one away',
   ends: 'Drag the ring to pin the start, the bar to pin the end; Delete lets go',

@@ -6,6 +6,7 @@ import type { StitchPlan } from '@/core/plan/plan';
 import { Command } from '@/core/plan/roles';
 import { useCamera, zoomAt } from '@/store/cameraStore';
 import { usePlan } from '@/store/planStore';
+import { useProof } from '@/store/proofStore';
 import { useTool } from '@/store/toolStore';
 import { useView } from '@/store/viewStore';
 import { HoopCloth, HoopRing } from '../components/HoopShape';
@@ -64,6 +65,7 @@ export function ClothView({ job }: { job: Job }) {
           <Needle scale={camera.scale} />
           {look === 'path' && <PathMarks job={job} scale={camera.scale} />}
           <ToolMarks job={job} scale={camera.scale} />
+          <FindingMark scale={camera.scale} />
           <GestureMarks />
           {showMeetings && <MeetingMarks job={job} scale={camera.scale} />}
         </svg>
@@ -159,7 +161,7 @@ function Selection({ job }: { job: Job }) {
 function Needle({ scale }: { scale: number }) {
   const playhead = useView((s) => s.playhead);
   const plan = usePlan((s) => s.planned?.plan);
-  if (!plan || playhead === null || playhead < 1) return null;
+  if (!plan || playhead === null || playhead < 1 || playhead > plan.x.length) return null;
   const [x, y] = [plan.x[playhead - 1]!, plan.y[playhead - 1]!];
   const r = 7 / scale;
   return (
@@ -177,6 +179,20 @@ function Needle({ scale }: { scale: number }) {
         <circle r={0.28} fill="#1d282c" />
       </g>
     </>
+  );
+}
+
+/** Where the finding that is being looked at lies. */
+function FindingMark({ scale }: { scale: number }) {
+  const marked = useProof((s) => (s.open ? s.marked : null));
+  if (!marked) return null;
+  const r = 16 / scale;
+  return (
+    <g transform={`translate(${marked.at.x} ${marked.at.y})`} fill="none" data-testid="finding-mark">
+      <circle r={r} stroke="#ffffff" strokeWidth={5 / scale} />
+      <circle r={r} stroke={marked.severity === 'stop' ? '#a3152e' : '#a8500f'} strokeWidth={2.5 / scale} />
+      <path d={`M0,${-r}V${-1.6 * r}M0,${r}V${1.6 * r}M${-r},0H${-1.6 * r}M${r},0H${1.6 * r}`} stroke="#1d282c" strokeWidth={1.5 / scale} />
+    </g>
   );
 }
 

@@ -8,6 +8,8 @@ const WIDTH = 272;
 /** Room above for the measure of what is sewn, and below for that of what is drawn, px. */
 const ABOVE = 26;
 const BELOW = 26;
+/** Broader pieces are shown in part. */
+const WIDEST_SHOWN_MM = 12;
 const FILM_MM = 0.08;
 /** How much a thread lying across flattens. */
 const LAYER_MM = 0.25;
@@ -25,7 +27,11 @@ interface Props {
 /** A cut across the piece, to scale: stabilizer, cloth, foam, underlay, cover, topping, and how much wider than drawn it is sewn. */
 export function CrossSection({ piece, planned, thread, cloth, stabilizer, topping }: Props) {
   const comp = planned.settings?.pullComp?.value ?? 0;
-  const drawn = piece.kind === 'run' ? THREAD_WIDTH_MM : Math.min(12, Math.max(0.8, planned.widthMm));
+  const cutOff = piece.kind !== 'run' && planned.widthMm > WIDEST_SHOWN_MM;
+  const drawn = piece.kind === 'run' ? THREAD_WIDTH_MM : Math.min(WIDEST_SHOWN_MM, Math.max(0.8, planned.widthMm));
+  const words = cutOff
+    ? { drawn: `${WIDEST_SHOWN_MM} mm of the field`, sewn: `${comp.toFixed(2)} mm farther at each end` }
+    : { drawn: `drawn ${drawn.toFixed(1)} mm`, sewn: `sewn ${(drawn + 2 * comp).toFixed(1)} mm` };
   const scale = Math.min(34, WIDTH / (drawn + 2 * comp + 2.4));
   const layers = planned.settings?.underlay?.value ?? [];
   const foamMm = planned.settings?.foam?.value ?? 0;
@@ -42,7 +48,7 @@ export function CrossSection({ piece, planned, thread, cloth, stabilizer, toppin
         viewBox={`0 0 ${WIDTH} ${foot + BELOW}`}
         className="w-full"
         role="img"
-        aria-label={`Cross-section to scale: drawn ${drawn.toFixed(1)} mm wide, sewn ${(drawn + 2 * comp).toFixed(1)} mm`}
+        aria-label={`Cross-section to scale: ${words.drawn}, ${words.sewn}`}
       >
         <rect x="0" y={floor} width={WIDTH} height={clothPx} fill={cloth.hex} stroke="#858f8c" strokeWidth="0.5" />
         <rect
@@ -66,8 +72,8 @@ export function CrossSection({ piece, planned, thread, cloth, stabilizer, toppin
         {film && (
           <rect x="0" y={ABOVE - FILM_MM * scale - 1.5} width={WIDTH} height={Math.max(1, FILM_MM * scale)} fill="#7fb4c8" opacity={0.7} />
         )}
-        <Measure left={middle - half} right={middle + half} y={foot + 7} text={`drawn ${drawn.toFixed(1)} mm`} below />
-        {comp > 0 && <Measure left={middle - sewn} right={middle + sewn} y={ABOVE - 7} text={`sewn ${(drawn + 2 * comp).toFixed(1)} mm`} />}
+        <Measure left={middle - half} right={middle + half} y={foot + 7} text={words.drawn} below />
+        {comp > 0 && <Measure left={middle - sewn} right={middle + sewn} y={ABOVE - 7} text={words.sewn} />}
       </svg>
       <figcaption className="text-xs text-quiet">
         {[

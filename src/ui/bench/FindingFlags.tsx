@@ -5,12 +5,9 @@ import type { Severity } from '@/core/proof/finding';
 import { findingEvents } from './findingEvents';
 import { seek } from './player';
 import type { Timeline, TimeWindow } from './timeline';
+import { Sign } from '../components/Sign';
 
-const SIGNS: Record<Severity, { sign: string; look: string }> = {
-  stop: { sign: '⯃', look: 'text-danger' },
-  warn: { sign: '▲', look: 'text-warn' },
-  note: { sign: '●', look: 'text-quiet' },
-};
+const LOOKS: Record<Severity, string> = { stop: 'text-danger', warn: 'text-warn', note: 'text-quiet' };
 const MOST = 60;
 
 /** Findings as flags along the strip, where they are sewn; a click takes the needle there and opens the proof. */
@@ -21,7 +18,6 @@ export function FindingFlags({ plan, timeline, view, width }: { plan: StitchPlan
     .map(({ finding, event }, i) => {
       const x = ((timeline.at[event]! - view.from) / (view.to - view.from)) * width;
       if (x < 0 || x > width) return null;
-      const { sign, look } = SIGNS[finding.severity];
       return (
         <button
           key={`${finding.rule} ${i}`}
@@ -34,10 +30,10 @@ export function FindingFlags({ plan, timeline, view, width }: { plan: StitchPlan
             seek(event + 1);
             useProof.setState({ open: true });
           }}
-          className={`absolute bottom-0 z-10 h-4 w-4 -translate-x-1/2 text-xs leading-none ${look}`}
+          className={`absolute bottom-0 z-10 h-4 w-4 -translate-x-1/2 text-xs leading-none ${LOOKS[finding.severity]}`}
           style={{ left: x }}
         >
-          {sign}
+          <Sign of={finding.severity} />
         </button>
       );
     });

@@ -3,7 +3,8 @@ import { Trash2, X } from 'lucide-react';
 import { KIND_WORDS } from '@/core/document/words';
 import type { Job } from '@/core/document/types';
 import type { ResolvedSettings } from '@/core/pieces/resolve';
-import { copySettings, removePieces } from '@/store/commands';
+import { copySettings } from '@/store/commands';
+import { removeSaying } from './removeSaying';
 import { usePlan } from '@/store/planStore';
 import { select, selectAll, useView } from '@/store/viewStore';
 import { Button, SignButton } from '../components/Button';
@@ -34,7 +35,7 @@ export function ManyCard({ job }: { job: Job }) {
             {kinds} · <span className="figures">{stitches.toLocaleString('en')}</span> stitches
           </p>
         </div>
-        <SignButton name="Remove them" onClick={() => removePieces(ids)}>
+        <SignButton name="Remove them" onClick={() => removeSaying(ids)}>
           <Trash2 size={16} />
         </SignButton>
         <SignButton name="Choose nothing" onClick={() => select(null)}>

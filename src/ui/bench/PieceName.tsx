@@ -2,7 +2,8 @@
 import { Trash2, X } from 'lucide-react';
 import { useState } from 'react';
 import type { Piece } from '@/core/document/types';
-import { removePieces, renamePiece } from '@/store/commands';
+import { renamePiece } from '@/store/commands';
+import { removeSaying } from './removeSaying';
 import { select } from '@/store/viewStore';
 import { SignButton } from '../components/Button';
 
@@ -29,7 +30,7 @@ export function PieceName({ piece, number, of }: { piece: Piece; number: number;
           Sewn <span className="figures">{number}</span> of <span className="figures">{of}</span> · [ earlier, ] later
         </p>
       </div>
-      <SignButton name="Remove the piece (Delete)" onClick={() => removePieces([piece.id])}>
+      <SignButton name="Remove the piece (Delete)" onClick={() => removeSaying([piece.id])}>
         <Trash2 size={16} />
       </SignButton>
       <SignButton name="Back to the order (Esc)" onClick={() => select(null)}>

@@ -25,6 +25,7 @@ export function PlayControls() {
   const total = plan?.x.length ?? 0;
   const speedOf = useJob((s) => (s.job ? recipeFor(s.job.brief).speed : 750));
   const timeline = plan ? timelineOf(plan, speedOf) : null;
+  const sewn = (event: number): number => timeline?.stitches[Math.min(event, total)] ?? 0;
   const off = total === 0;
   return (
     <div className="flex w-[176px] shrink-0 flex-col gap-1.5 border-r border-hairline p-2">
@@ -80,7 +81,7 @@ export function PlayControls() {
       </div>
       <p className="figures mt-auto flex justify-between text-xs whitespace-nowrap" data-testid="play-position">
         <span>
-          {(playhead ?? total).toLocaleString('en')} <span className="text-quiet">/ {total.toLocaleString('en')}</span>
+          {sewn(playhead ?? total).toLocaleString('en')} <span className="text-quiet">/ {sewn(total).toLocaleString('en')} st</span>
         </span>
         {timeline && <span title="Machine time so far">{formatClock(timeline.at[Math.min(playhead ?? total, total)]!)}</span>}
       </p>

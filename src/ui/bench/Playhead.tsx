@@ -9,8 +9,8 @@ export function Playhead({ timeline, view, width }: { timeline: Timeline; view: 
   const playhead = useView((s) => s.playhead);
   const dragging = useRef(false);
   const total = timeline.at.length - 1;
-  const event = playhead ?? total;
-  const x = ((timeline.at[Math.min(event, total)]! - view.from) / (view.to - view.from)) * width;
+  const event = Math.min(playhead ?? total, total);
+  const x = ((timeline.at[event]! - view.from) / (view.to - view.from)) * width;
 
   const follow = (e: PointerEvent<HTMLElement>): void => {
     const strip = e.currentTarget.parentElement!.getBoundingClientRect();
@@ -30,7 +30,7 @@ export function Playhead({ timeline, view, width }: { timeline: Timeline; view: 
       aria-valuemin={0}
       aria-valuemax={total}
       aria-valuenow={event}
-      aria-valuetext={`stitch ${event} of ${total}`}
+      aria-valuetext={`stitch ${timeline.stitches[event]} of ${timeline.stitches[total]}`}
       style={{ left: Math.min(width - 7, Math.max(-7, x - 7)) }}
       className="absolute top-0 bottom-0 z-20 w-[14px] cursor-ew-resize touch-none"
       onPointerDown={(e) => {

@@ -8,11 +8,12 @@ import { acceptFinding, applyFix, cancelProof, useProof } from '@/store/proofSto
 import { selectAll } from '@/store/viewStore';
 import { Button, SignButton } from '../components/Button';
 import { FixEffect } from './FixEffect';
+import { Sign } from '../components/Sign';
 
-const WORDS: Record<Severity, { name: string; sign: string; look: string }> = {
-  stop: { name: 'Severe', sign: '⯃', look: 'text-danger' },
-  warn: { name: 'Warnings', sign: '▲', look: 'text-warn' },
-  note: { name: 'Notes', sign: '●', look: 'text-quiet' },
+const WORDS: Record<Severity, { name: string; look: string }> = {
+  stop: { name: 'Severe', look: 'text-danger' },
+  warn: { name: 'Warnings', look: 'text-warn' },
+  note: { name: 'Notes', look: 'text-quiet' },
 };
 
 /** What will go wrong, each finding with its figure, its limit, and what would mend it. */
@@ -25,7 +26,7 @@ export function ProofPanel() {
     <section aria-label="Proof" className="p-4" data-testid="proof-panel">
       <div className="flex items-center">
         <h2 className="flex-1 text-lg font-semibold">Proof</h2>
-        <SignButton name="Close" onClick={() => useProof.setState({ open: false })}>
+        <SignButton name="Close" onClick={() => useProof.setState({ open: false, marked: null })}>
           <X size={16} />
         </SignButton>
       </div>
@@ -53,7 +54,7 @@ export function ProofPanel() {
         return own.length === 0 ? null : (
           <div key={severity} className="mt-2">
             <h3 className={`font-semibold ${WORDS[severity].look}`}>
-              <span aria-hidden="true">{WORDS[severity].sign}</span> {WORDS[severity].name} <span className="figures">{own.length}</span>
+              <Sign of={severity} /> {WORDS[severity].name} <span className="figures">{own.length}</span>
             </h3>
             <ul>
               {own.map((f, i) => (
@@ -87,12 +88,14 @@ const figure = (v: number, unit: Finding['unit']): string =>
 
 function One({ finding: f }: { finding: Finding }) {
   const [asking, setAsking] = useState(false);
+  const marked = useProof((s) => s.marked === f);
   const show = (): void => {
+    useProof.setState({ marked: f });
     centreOn(f.at);
     if (f.pieces.length > 0) selectAll(f.pieces);
   };
   return (
-    <li className="border-t border-hairline py-1.5" data-finding={f.rule}>
+    <li className={`border-t border-hairline py-1.5 ${marked ? 'bg-tape-soft' : ''}`} data-finding={f.rule}>
       <button type="button" className="text-left leading-tight hover:underline" onClick={show}>
         {f.message}
       </button>

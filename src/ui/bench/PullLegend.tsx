@@ -8,6 +8,7 @@ import { useJob } from '@/store/jobStore';
 import { cancelPull, seekCorrection, takeCorrection, usePull } from '@/store/pullStore';
 import { Button } from '../components/Button';
 import { SEEN_MM } from './PullLayer';
+import { Sign } from '../components/Sign';
 
 /** Round letters this much lower than flat ones are seen as short, mm. */
 const LOOKS_SHORT_MM = 0.1;
@@ -22,7 +23,7 @@ export function PullLegend() {
     <div className="absolute top-9 left-0 w-[268px] rounded-md border border-hairline bg-panel p-2 text-xs" data-testid="pull-legend">
       {problem && (
         <p role="alert" className="text-danger">
-          ⯃ {problem}
+          <Sign of="stop" /> {problem}
         </p>
       )}
       {forecast ? <Figures forecast={forecast} letters={forecast.letters} /> : <p>Working out how the cloth will move …</p>}

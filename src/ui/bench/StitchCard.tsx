@@ -25,6 +25,7 @@ import { ShapeTools } from './ShapeTools';
 import { Settings } from './Settings';
 import { ThreadChoice } from './ThreadChoice';
 import { useRested } from './useRested';
+import { Sign } from '../components/Sign';
 
 /** The chosen piece, or the sewing order when none is chosen. */
 export function StitchCard({ job: present }: { job: Job }) {
@@ -107,7 +108,7 @@ const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: 
           {planned.settings && <Settings ids={[piece.id]} piece={piece} settings={planned.settings} units={job.brief.units ?? 'mm'} />}
           {planned.problem && (
             <p role="alert" className="mt-2 text-danger">
-              ⯃ Not sewn: {planned.problem}.
+              <Sign of="stop" /> Not sewn: {planned.problem}.
             </p>
           )}
         </>

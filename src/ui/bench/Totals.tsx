@@ -4,6 +4,7 @@ import { useCamera } from '@/store/cameraStore';
 import { useJob } from '@/store/jobStore';
 import { useProof } from '@/store/proofStore';
 import { usePlan } from '@/store/planStore';
+import { Sign } from '../components/Sign';
 
 /** How much the proof found; opens and closes it. */
 function Findings() {
@@ -13,7 +14,6 @@ function Findings() {
   const fresh = useProof((s) => s.of) === useJob((s) => s.job);
   const left = own ? findings.filter((f) => f.accepted === undefined) : [];
   const worst = (['stop', 'warn', 'note'] as const).find((s) => left.some((f) => f.severity === s));
-  const sign = !fresh ? '…' : worst === 'stop' ? '⯃' : worst === 'warn' ? '▲' : worst === 'note' ? '●' : '✓';
   return (
     <button
       type="button"
@@ -25,9 +25,15 @@ function Findings() {
       onClick={() => useProof.setState({ open: !open })}
       className={`flex h-6 items-center gap-1.5 rounded-md border px-2 ${open ? 'border-ink bg-tape' : 'border-edge bg-panel hover:bg-tape-soft'} ${worst === 'stop' ? 'text-danger' : ''}`}
     >
-      <span aria-hidden="true">{sign}</span>
-      <span className={`figures font-semibold ${fresh ? '' : 'text-quiet'}`}>{left.length}</span>{' '}
-      {left.length === 1 ? 'finding' : 'findings'}
+      <Sign of={!fresh ? 'busy' : (worst ?? 'good')} />
+      {!fresh && left.length === 0 ? (
+        <span className="text-quiet">checking …</span>
+      ) : (
+        <span className={fresh ? '' : 'text-quiet'}>
+          <span className="figures font-semibold">{left.length}</span> {left.length === 1 ? 'finding' : 'findings'}
+          {fresh ? '' : ', checking …'}
+        </span>
+      )}
     </button>
   );
 }
@@ -39,11 +45,11 @@ export function Totals({ units, hint }: { units: LengthUnit; hint: string }) {
   const progress = usePlan((s) => s.progress);
   const problem = usePlan((s) => s.problem);
   const scale = useCamera((s) => s.camera.scale);
-  const shown: [string, string][] = figures
+  const shown: [key: string, value: string, name?: string][] = figures
     ? [
         ['stitches', figures.stitches.toLocaleString('en')],
-        ['trims', String(figures.trims)],
-        ['threads', String(figures.threads)],
+        ['trims', String(figures.trims), figures.trims === 1 ? 'trim' : 'trims'],
+        ['threads', String(figures.threads), figures.threads === 1 ? 'thread' : 'threads'],
         ['longest', formatLength(figures.longestStitchMm, units)],
         ['size', `${formatLength(figures.widthMm, units)} × ${formatLength(figures.heightMm, units)}`],
         ['time', formatDuration(figures.runSeconds)],
@@ -52,9 +58,9 @@ export function Totals({ units, hint }: { units: LengthUnit; hint: string }) {
   return (
     <footer className="flex h-7 shrink-0 items-center gap-5 border-t border-hairline bg-paper px-3 whitespace-nowrap" aria-label="Totals">
       <dl className="flex gap-5" data-testid="totals">
-        {shown.map(([name, value]) => (
-          <div key={name} className="flex items-baseline gap-1.5">
-            <dd className="figures font-semibold" data-total={name}>
+        {shown.map(([key, value, name = key]) => (
+          <div key={key} className="flex items-baseline gap-1.5">
+            <dd className="figures font-semibold" data-total={key}>
               {value}
             </dd>
             <dt className="text-quiet">{name}</dt>

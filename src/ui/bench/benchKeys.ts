@@ -1,8 +1,8 @@
 import { toast } from 'sonner';
 import { mirroredAbout, movedBy } from '@/core/editing/transform';
 import type { Piece } from '@/core/document/types';
-import { copyPieces, movePiece, removePieces, transformPieces } from '@/store/commands';
-import { finishDrawing, giveUp, takeBackNode, takeTool, toggleCurve, type ToolName } from '@/store/toolStore';
+import { copyPieces, movePiece, transformPieces } from '@/store/commands';
+import { finishDrawing, giveUp, takeBackNode, takeTool, toggleCurve, useTool, type ToolName } from '@/store/toolStore';
 import { fit, zoomAt } from '@/store/cameraStore';
 import { copyToClipboard, pasteFromClipboard } from '@/store/clipboard';
 import { useJob } from '@/store/jobStore';
@@ -13,6 +13,7 @@ import { hideInPictures } from '@/store/planStore';
 import { group, joinChosen, simplifyChosen, toggleLock, ungroup } from '@/store/shapeCommands';
 import { chosenIds, hideChosen, select, selectAll, useView } from '@/store/viewStore';
 import { keyCommand } from '../commands/keys';
+import { removeSaying } from './removeSaying';
 import { playFrom, stepBy, togglePlay } from './player';
 
 function withSelected(run: (id: string, index: number) => void): () => void {
@@ -77,6 +78,19 @@ export function toggleHidden(): void {
   void hideInPictures();
 }
 
+/** What Delete means while a tool works on parts of a piece. */
+const PARTS: Partial<Record<ToolName, string>> = {
+  nodes: 'Click a node first: Delete takes it out. Esc puts the tool away; then Delete removes the piece.',
+  slants: 'Click a slant first: Delete takes it away. Esc puts the tool away; then Delete removes the piece.',
+  ends: 'Click the start or the end first: Delete lets it go. Esc puts the tool away; then Delete removes the piece.',
+};
+
+function removeChosen(): void {
+  const part = PARTS[useTool.getState().tool];
+  if (part) toast(part);
+  else removeSaying(chosenIds());
+}
+
 /** Keys of the Bench, as the help sheet lists them. */
 export const BENCH_KEYS = [
   keyCommand('Sew, or stop sewing', 'Space', togglePlay),
@@ -111,13 +125,19 @@ export const BENCH_KEYS = [
     useRoute.getState().open ? closeRoute() : openRoute(),
   ),
   keyCommand('The proof: what will go wrong', '!', () => useProof.setState((s) => ({ open: !s.open }))),
-  keyCommand('Remove what is chosen', 'Delete', () => removePieces(chosenIds())),
+  keyCommand('Remove what is chosen', 'Delete', removeChosen),
   keyCommand('Give up what is being drawn, put the tool away, choose nothing', 'Escape', () => {
-    if (!giveUp()) select(null);
+    const { gesture } = useView.getState();
+    if (gesture) {
+      useJob.getState().rollBack(gesture);
+      useView.setState({ gesture: null });
+    } else if (!giveUp()) select(null);
   }),
   ...TOOL_KEYS.map(([name, key, tool]) => keyCommand(name, key, () => takeTool(tool))),
   keyCommand('Line done', 'Enter', finishDrawing),
-  keyCommand('Take the last node back', 'Backspace', takeBackNode),
+  keyCommand('Take the last node back while drawing; else remove what is chosen', 'Backspace', () =>
+    useTool.getState().drawing ? takeBackNode() : removeChosen(),
+  ),
   keyCommand('Next node: corner or curve', 'C', toggleCurve),
   keyCommand('Next look', 'L', () => useView.setState((s) => ({ look: LOOKS[(LOOKS.indexOf(s.look) + 1) % LOOKS.length]! }))),
   keyCommand('Keep a copy of what is chosen', 'Ctrl+C', () => {

@@ -9,6 +9,8 @@ export interface Timeline {
   seconds: number;
   /** Length of the stitch that each event ends, mm; 0 for others. */
   length: Float32Array;
+  /** Stitches among the events before each, as the totals count them; one more entry than events. */
+  stitches: Uint32Array;
 }
 
 /** The part of the machine time that is in view, seconds. */
@@ -32,17 +34,19 @@ function layOut(plan: StitchPlan, stitchesPerMinute: number): Timeline {
   const n = plan.x.length;
   const at = new Float32Array(n + 1);
   const length = new Float32Array(n);
+  const stitches = new Uint32Array(n + 1);
   const each = 60 / stitchesPerMinute;
   for (let i = 0; i < n; i++) {
     const command = plan.command[i]!;
     const cost =
       command === Command.stitch ? each : command === Command.trim ? SECONDS_PER_TRIM : command === Command.stop ? SECONDS_PER_CHANGE : 0;
     at[i + 1] = at[i]! + cost;
+    stitches[i + 1] = stitches[i]! + (command === Command.stitch ? 1 : 0);
     if (i > 0 && command === Command.stitch && plan.command[i - 1] === Command.stitch) {
       length[i] = Math.hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!);
     }
   }
-  return { at, seconds: at[n]!, length };
+  return { at, seconds: at[n]!, length, stitches };
 }
 
 /** The event that is being sewn at a time. */

@@ -2,9 +2,12 @@
 import { useRef, type PointerEvent } from 'react';
 import { constrained } from '@/core/editing/drawn';
 import { insertNode } from '@/core/editing/nodes';
-import { distance, type Point } from '@/core/geometry/point';
+import { movedBy } from '@/core/editing/transform';
+import { dataToRings } from '@/core/geometry/path';
+import { boundsOf, distance, type Bounds, type Point } from '@/core/geometry/point';
 import { panBy, toCloth, useCamera } from '@/store/cameraStore';
-import { reshape } from '@/store/commands';
+import { reshape, transformPieces } from '@/store/commands';
+import { usePlan } from '@/store/planStore';
 import { addGuide, onGuides } from '@/store/guides';
 import { useJob } from '@/store/jobStore';
 import { aimAt, drawTo, finishDrawing, useTool } from '@/store/toolStore';
@@ -30,6 +33,8 @@ interface Press {
   mark: string;
   /** Outline at the beginning of a pull. */
   area?: string;
+  /** What is being moved: the box it began in, and how far it is by now, mm. */
+  carried?: { box: Bounds; by: Point };
 }
 
 let presses = 0;
@@ -78,6 +83,7 @@ export function useClothPointer() {
         useView.setState({ box: { from: from.at, to: at } });
         return;
       }
+      if (from.button === 0 && tool === 'choose' && carry(from, at, e.shiftKey, snapMm())) return;
       if (from.button === 0 && tool === 'slants' && layslant(from, e.shiftKey ? constrained(from.at, at) : at)) return;
       panBy(dx, dy);
       press.current = { ...from, x: e.clientX, y: e.clientY };
@@ -85,6 +91,7 @@ export function useClothPointer() {
     onPointerUp(e: PointerEvent<HTMLDivElement>) {
       const from = press.current;
       press.current = null;
+      useView.setState({ gesture: null });
       const { tool, drawing, cut } = useTool.getState();
       const { box } = useView.getState();
       if (box) {
@@ -100,6 +107,7 @@ export function useClothPointer() {
     },
     onPointerCancel() {
       press.current = null;
+      useView.setState({ gesture: null });
     },
     onDoubleClick(e: React.MouseEvent<HTMLDivElement>) {
       const { tool, drawing } = useTool.getState();
@@ -142,6 +150,51 @@ function dragEdge(from: Press, to: Point): boolean {
   const mm = Math.round(((to.x - from.at.x) * edge.out.x + (to.y - from.at.y) * edge.out.y) * 10) / 10;
   pullEdge(piece.id, from.area, { at: edge.at, mm, falloffMm: useTool.getState().falloffMm }, from.mark);
   return true;
+}
+
+const round = (v: number): number => Math.round(v * 100) / 100;
+
+/** Moves what is chosen when the drag began on it; edges and middle catch on guides and on the hoop's centre lines. */
+function carry(from: Press, to: Point, straight: boolean, snapMm: number): boolean {
+  if (!from.carried) {
+    const ids = chosenIds();
+    const under = pieceAt(from.at);
+    if (!under || !ids.includes(under)) return false;
+    from.carried = { box: boxOf(ids), by: { x: 0, y: 0 } };
+    useView.setState({ gesture: from.mark });
+  }
+  // Esc has given the drag up: the pointer may go on, the pieces do not.
+  if (useView.getState().gesture !== from.mark) return true;
+  const wanted = snapped(from.carried.box, straight ? constrained(from.at, to) : to, from.at, snapMm);
+  const [dx, dy] = [round(wanted.x - from.carried.by.x), round(wanted.y - from.carried.by.y)];
+  if (dx === 0 && dy === 0) return true;
+  from.carried.by = { x: round(from.carried.by.x + dx), y: round(from.carried.by.y + dy) };
+  transformPieces(chosenIds(), 'Move', movedBy(dx, dy), from.mark);
+  return true;
+}
+
+/** How far to move a box so that it follows the pointer and catches on what it comes near. */
+function snapped(box: Bounds, to: Point, from: Point, snapMm: number): Point {
+  const guides = useJob.getState().job?.guides;
+  const { showGuides } = useView.getState();
+  const catching = (places: readonly number[], lines: readonly number[], by: number): number => {
+    const near = places.flatMap((p) => lines.map((l) => l - (p + by))).sort((a, b) => Math.abs(a) - Math.abs(b))[0];
+    return near !== undefined && Math.abs(near) < snapMm ? by + near : by;
+  };
+  const [middleX, middleY] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
+  const uprights = showGuides ? (guides?.upright ?? []) : [];
+  const levels = showGuides ? (guides?.level ?? []) : [];
+  const [x, y] = [to.x - from.x, to.y - from.y];
+  return {
+    x: catching([middleX, ...(uprights.length > 0 ? [box.minX, box.maxX] : [])], [0, ...uprights], x),
+    y: catching([middleY, ...(levels.length > 0 ? [box.minY, box.maxY] : [])], [0, ...levels], y),
+  };
+}
+
+function boxOf(ids: readonly string[]): Bounds {
+  const outlines = usePlan.getState().planned?.outlines ?? [];
+  const pieces = useJob.getState().job?.pieces ?? [];
+  return boundsOf(pieces.flatMap((p, i) => (ids.includes(p.id) ? dataToRings(outlines[i] ?? '') : [])));
 }
 
 /** Lays a new slant across the chosen piece while dragging. */

@@ -5,4 +5,5 @@ import { keyCommand } from './keys';
 export const HISTORY_KEYS = [
   keyCommand('Undo', 'Ctrl+Z', () => useJob.getState().undo()),
   keyCommand('Redo', 'Ctrl+Shift+Z', () => useJob.getState().redo()),
+  keyCommand('Redo', 'Ctrl+Y', () => useJob.getState().redo()),
 ];

@@ -9,6 +9,10 @@ export interface KeyCommand {
 
 const plain = (e: KeyboardEvent): boolean => !e.ctrlKey && !e.metaKey && !e.altKey;
 
+/** On many keyboards brackets and braces are typed with AltGr, which browsers also report as Ctrl and Alt together. */
+const typedWithAltGr = (e: KeyboardEvent, code: string): boolean =>
+  code.length === 1 && /[^a-z0-9]/.test(code) && (e.getModifierState?.('AltGraph') || (e.ctrlKey && e.altKey));
+
 export function keyCommand(name: string, keys: string, run: () => void): KeyCommand {
   const parts = keys === '+' ? ['+'] : keys.split('+');
   const wanted = parts[parts.length - 1]!.toLowerCase();
@@ -22,7 +26,7 @@ export function keyCommand(name: string, keys: string, run: () => void): KeyComm
     matches: (e) => {
       if (e.key.toLowerCase() !== code) return false;
       if (control) return (e.ctrlKey || e.metaKey) && e.shiftKey === shift;
-      return plain(e) && (code.length > 1 ? e.shiftKey === shift : true);
+      return (plain(e) || typedWithAltGr(e, code)) && (code.length > 1 ? e.shiftKey === shift : true);
     },
   };
 }
@@ -30,12 +34,39 @@ export function keyCommand(name: string, keys: string, run: () => void): KeyComm
 /** Whether a key belongs to what is being typed or chosen rather than to the page. */
 export function typing(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
-  if (target instanceof HTMLInputElement && /^(checkbox|radio)$/.test(target.type)) return false;
+  if (target instanceof HTMLInputElement && /^(checkbox|radio|range)$/.test(target.type)) return false;
   return target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName);
+}
+
+/** A field in which nothing was typed since it was entered: undoing there means the job. */
+export const untouched = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.dataset['draft'] === 'false';
+
+let pointing = false;
+const pointed = new WeakSet<EventTarget>();
+
+/** Remembers which controls got the focus from a pointer: for whoever works with one, keys mean the page, not what was clicked last. */
+export function watchFocus(): void {
+  const set = (value: boolean) => () => (pointing = value);
+  window.addEventListener('pointerdown', set(true), true);
+  window.addEventListener(
+    'keydown',
+    (e) => {
+      if (e.key === 'Tab') pointing = false;
+    },
+    true,
+  );
+  window.addEventListener('focusin', (e) => {
+    if (!e.target) return;
+    if (pointing) pointed.add(e.target);
+    else pointed.delete(e.target);
+  });
 }
 
 /** Whether Space and Enter press what has the focus. */
 export const presses = (target: EventTarget | null): boolean =>
-  target instanceof HTMLButtonElement ||
-  target instanceof HTMLInputElement ||
-  (target instanceof HTMLElement && target.tagName === 'SUMMARY');
+  target instanceof HTMLElement &&
+  !pointed.has(target) &&
+  (target instanceof HTMLButtonElement ||
+    target instanceof HTMLInputElement ||
+    target.tagName === 'SUMMARY' ||
+    target.getAttribute('role') === 'button');

@@ -1,16 +1,24 @@
 'use client';
 import { useEffect } from 'react';
-import { presses, typing, type KeyCommand } from './keys';
+import { presses, typing, untouched, watchFocus, type KeyCommand } from './keys';
+
+let watching = false;
 
 /** Runs the commands while the component is mounted; what is being typed comes first. */
 export function useKeys(commands: readonly KeyCommand[]): void {
   useEffect(() => {
+    if (!watching) watchFocus();
+    watching = true;
     const onKey = (e: KeyboardEvent): void => {
-      if (typing(e.target) || e.defaultPrevented) return;
+      if (e.defaultPrevented) return;
+      const undoing = (e.ctrlKey || e.metaKey) && /^[zy]$/i.test(e.key) && untouched(e.target);
+      if (typing(e.target) && !undoing) return;
       if (presses(e.target) && !e.ctrlKey && !e.metaKey && (e.key === ' ' || e.key === 'Enter')) return;
       const command = commands.find((c) => c.matches(e));
       if (!command) return;
       e.preventDefault();
+      // A button that was clicked must not be pressed again when the key comes up.
+      if (e.key === ' ' && e.target instanceof HTMLButtonElement) e.target.blur();
       command.run();
     };
     window.addEventListener('keydown', onKey);

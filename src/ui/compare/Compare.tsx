@@ -6,6 +6,7 @@ import { useEffect } from 'react';
 import { cancelCompare, compare, findChoices, keep, useCompare, type Choosable } from '@/store/compareStore';
 import { Button, SignButton } from '../components/Button';
 import { Choice } from '../components/Choice';
+import { Sign } from '../components/Sign';
 import { HomeLink } from '../components/HomeLink';
 import { placeHref } from '../places';
 import { Changes } from './Changes';
@@ -63,7 +64,7 @@ export function Compare(props: Props) {
       <main className="mx-auto grid w-full max-w-[1240px] flex-1 grid-cols-1 content-start gap-x-6 px-4 py-4 lg:grid-cols-[minmax(0,1fr)_452px]">
         {problem && (
           <p role="alert" className="text-danger lg:col-span-2">
-            ⯃ {problem}
+            <Sign of="stop" /> {problem}
           </p>
         )}
         {choices === null && (

@@ -1,5 +1,6 @@
 import { COMPARE_ROWS, type CompareRow } from '@/core/compare/side';
 import type { Compared } from '@/workers/protocol';
+import { Sign } from '../components/Sign';
 
 const written = (value: number, { decimals }: CompareRow): string =>
   value.toLocaleString('en', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
@@ -46,7 +47,7 @@ export function FigureTable({ result: { a, b } }: { result: Compared }) {
               <td className={`figures text-right ${better === true ? 'text-good' : better === false ? 'text-warn' : 'text-quiet'}`}>
                 {text}
                 <span className="inline-block w-5 text-center" aria-label={better === null ? undefined : better ? 'better' : 'worse'}>
-                  {better === null ? '' : better ? '✓' : '◆'}
+                  {better !== null && <Sign of={better ? 'good' : 'warn'} size={11} />}
                 </span>
               </td>
             </tr>

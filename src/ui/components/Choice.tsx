@@ -1,5 +1,5 @@
 'use client';
-import { useId } from 'react';
+import { useId, useRef } from 'react';
 
 interface Props<T extends string> {
   label: string;
@@ -15,6 +15,7 @@ interface Props<T extends string> {
 /** One of a few, as the browser's own list: works with every keyboard and screen reader. */
 export function Choice<T extends string>({ label, value, options, hideLabel = false, className = '', onLook, onChange }: Props<T>) {
   const id = useId();
+  const pointed = useRef(false);
   return (
     <div className={className}>
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-quiet'}>
@@ -27,7 +28,14 @@ export function Choice<T extends string>({ label, value, options, hideLabel = fa
         onBlur={() => onLook?.(false)}
         onPointerEnter={() => onLook?.(true)}
         onPointerLeave={(e) => document.activeElement !== e.currentTarget && onLook?.(false)}
-        onChange={(e) => onChange(e.target.value as T)}
+        onPointerDown={() => (pointed.current = true)}
+        onKeyDown={() => (pointed.current = false)}
+        onChange={(e) => {
+          onChange(e.target.value as T);
+          // Whoever chose with the pointer goes on with the page's keys; a letter must not choose again.
+          if (pointed.current) e.target.blur();
+        }}
+        data-draft="false"
         className="h-8 w-full rounded-md border border-edge bg-white px-2"
       >
         {options.map((o) => (

@@ -7,6 +7,7 @@ import { useJob } from '@/store/jobStore';
 import { askToEdit } from '@/store/jobTabs';
 import { placeHref } from '../places';
 import { Button } from './Button';
+import { SizeNotice } from './SizeNotice';
 import { StorageBanner } from './StorageBanner';
 import { takeAway } from './takeAwayFile';
 
@@ -34,6 +35,7 @@ export function JobNotices() {
           <SaveToFile />
         </div>
       )}
+      <SizeNotice />
       {conflict ? <ConflictBar conflict={conflict} /> : role === 'follower' && <FollowBar />}
     </>
   );

@@ -12,6 +12,7 @@ export function Notices() {
         classNames: {
           toast: 'flex items-center gap-2 rounded-md border border-edge bg-panel px-4 py-3 text-sm text-ink shadow-md w-[420px]',
           error: 'border-danger',
+          actionButton: 'ml-auto shrink-0 rounded-md border border-ink bg-tape px-2 py-0.5 font-semibold',
         },
       }}
     />

@@ -1,5 +1,5 @@
 'use client';
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useId, useRef, useState, type KeyboardEvent } from 'react';
 import { parseLength, type LengthUnit } from '@/core/units/length';
 
 interface Props {
@@ -32,6 +32,8 @@ export function NumberField(props: Props) {
   const [draft, setDraft] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
+  /** Esc leaves the field without taking what was typed. */
+  const leaving = useRef(false);
   const shown = unit === 'mm' && lengthUnit === 'in' && value !== undefined ? value / 25.4 : value;
 
   const read = (text: string): number | null => {
@@ -43,21 +45,23 @@ export function NumberField(props: Props) {
     const value = read(text);
     props.onDraft?.(value !== null && value >= min && value <= max ? value : null);
   };
-  const take = (text: string): void => {
+  /** @returns whether it was taken */
+  const take = (text: string): boolean => {
     props.onDraft?.(null);
     if (props.onText?.(text)) {
       setProblem(null);
       setDraft(null);
-      return;
+      return true;
     }
     const parsed = read(text);
     if (parsed === null || !Number.isFinite(parsed) || parsed < min || parsed > max) {
       setProblem(`${min} to ${max} ${unit}`);
-      return;
+      return false;
     }
     setProblem(null);
     setDraft(null);
     if (parsed !== value) onCommit(Math.round(parsed * 1000) / 1000);
+    return true;
   };
   const nudge = (direction: 1 | -1, big: boolean): void => {
     const next = Math.min(max, Math.max(min, (value ?? min) + direction * step * (big ? 10 : 1)));
@@ -66,12 +70,15 @@ export function NumberField(props: Props) {
     onCommit(Math.round(next * 1000) / 1000);
   };
   const onKeyDown = (e: KeyboardEvent<HTMLInputElement>): void => {
-    if (e.key === 'Enter' && draft !== null) take(draft);
-    else if (e.key === 'Escape' && draft !== null) {
+    if (e.key === 'Enter' && (draft === null || take(draft))) e.currentTarget.blur();
+    else if (e.key === 'Escape') {
       setDraft(null);
       setProblem(null);
       props.onDraft?.(null);
       e.stopPropagation();
+      leaving.current = true;
+      e.currentTarget.blur();
+      leaving.current = false;
     } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
       e.preventDefault();
       nudge(e.key === 'ArrowUp' ? 1 : -1, e.shiftKey);
@@ -91,11 +98,12 @@ export function NumberField(props: Props) {
           className="figures h-full w-full min-w-0 rounded-md bg-transparent px-2 text-right"
           value={draft ?? show(shown, lengthUnit === 'in' && unit === 'mm' ? decimals + 1 : decimals)}
           placeholder={props.placeholder}
+          data-draft={draft !== null}
           aria-invalid={problem !== null}
           aria-describedby={problem ? `${id}-problem` : undefined}
           onChange={(e) => type(e.target.value)}
           onBlur={() => {
-            if (draft !== null) take(draft);
+            if (draft !== null && !leaving.current) take(draft);
           }}
           onKeyDown={onKeyDown}
         />

@@ -1,17 +1,39 @@
 import { toast } from 'sonner';
 import type { ExportFormat } from '@/core/formats/registry';
+import type { Finding } from '@/core/proof/finding';
 import { download, fileStem } from '@/platform/files';
 import { useJob } from '@/store/jobStore';
+import { mayLeave, useTakeAway } from '@/store/takeAwayStore';
 import { engine } from '@/workers/client';
 
-/** Hands the open job over as a file, saved or not. */
-export async function takeAway(extension: ExportFormat['extension']): Promise<void> {
+type Extension = ExportFormat['extension'];
+
+/** Writes the open job to a file, saved or not. */
+async function write(extension: Extension, findings?: readonly Finding[]): Promise<void> {
   const { job, artwork } = useJob.getState();
   if (!job) return;
+  const { data } = await engine.call('export', { job, artwork, extension, ...(findings ? { findings } : {}) });
+  download(`${fileStem(job.name)}.${extension}`, data);
+}
+
+const said = (error: unknown): void => void toast.error((error as Error).message);
+
+/** Hands the open job over as a file. A bundle leaves as it is; for all others the proof is looked at first. */
+export async function takeAway(extension: Extension): Promise<void> {
+  const { job } = useJob.getState();
+  if (!job) return;
   try {
-    const { data } = await engine.call('export', { job, artwork, extension });
-    download(`${fileStem(job.name)}.${extension}`, data);
+    if (extension === 'cobble') return await write(extension);
+    const findings = await mayLeave(job, extension);
+    if (findings) await write(extension, findings);
   } catch (error) {
-    toast.error((error as Error).message);
+    said(error);
   }
+}
+
+/** The person has read what is wrong and wants the file all the same. */
+export async function takeAwayAllTheSame(): Promise<void> {
+  const { asking } = useTakeAway.getState();
+  useTakeAway.setState({ asking: null });
+  if (asking) await write(asking.extension, asking.findings).catch(said);
 }

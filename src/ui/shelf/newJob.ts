@@ -84,7 +84,7 @@ export async function jobFromDrawing(
     ...base,
     settings: { ...base.settings, ...school },
     threads: survey.threads,
-    artwork: [{ id: 'a1', file, transform: survey.transform, locked: true }],
+    artwork: [{ id: 'a1', file, transform: survey.transform, locked: true, madeAt: { width: survey.widthMm, height: survey.heightMm } }],
     pieces: survey.pieces,
     ...(accepted ? { accepted } : {}),
   };

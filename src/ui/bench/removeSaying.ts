@@ -1,0 +1,18 @@
+import { toast } from 'sonner';
+import { removePieces } from '@/store/commands';
+import { useJob } from '@/store/jobStore';
+import { select } from '@/store/viewStore';
+
+/** Removes pieces and says so, with the way back beside it. */
+export function removeSaying(ids: readonly string[]): void {
+  const names = (useJob.getState().job?.pieces ?? []).filter((p) => ids.includes(p.id)).map((p) => p.name);
+  if (names.length === 0) return;
+  const before = useJob.getState().job;
+  removePieces(ids);
+  const { history, job } = useJob.getState();
+  if (job === before) return;
+  select(null);
+  toast(names.length === 1 ? `‘${names[0]}’ is removed.` : `${names.length} pieces are removed.`, {
+    action: { label: 'Undo', onClick: () => useJob.getState().history === history && useJob.getState().undo() },
+  });
+}
