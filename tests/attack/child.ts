@@ -2,7 +2,7 @@
 import { InputError } from '../../src/core/document/errors';
 import { drawings } from './cases/drawings';
 import { bundles, libraries } from './cases/files';
-import type { Attack, Random } from './cases/kinds';
+import type { Attack } from './cases/kinds';
 import { records } from './cases/records';
 import { randomOf } from './kit.mjs';
 
@@ -13,7 +13,7 @@ const say = (message: unknown): void => void process.send!(message);
 
 const last = Number(from) + Number(count ?? attack.usual);
 for (let i = Number(from); i < last; i++) {
-  const it = attack.case(i, (randomOf as (seed: number) => Random)(Number(seed) * 1_000_003 + i));
+  const it = attack.case(i, randomOf(Number(seed) * 1_000_003 + i));
   const keep = it.keep === undefined ? null : typeof it.keep === 'string' ? it.keep : Buffer.from(it.keep).toString('base64');
   say({ begins: i, what: it.what, keep });
   const began = process.cpuUsage();

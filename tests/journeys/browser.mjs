@@ -24,7 +24,7 @@ async function freePort() {
 /** The production server on a free port. */
 export async function startApp() {
   const port = await freePort();
-  const server = spawn('node_modules/.bin/next', ['start', '-H', '127.0.0.1', '-p', String(port)], {
+  const server = spawn('node', ['scripts/serve.mjs', String(port)], {
     stdio: 'ignore',
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
   });

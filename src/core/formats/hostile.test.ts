@@ -110,7 +110,7 @@ test('a stitch list keeps its rows and cells, and no cell is a formula', () => {
         it.plan,
         it.job.threads.map((t) => t.id),
       );
-      // eslint-disable-next-line no-control-regex
+
       expect(text).not.toMatch(/[\u0000-\u0009\u000b-\u001f\u2028\u2029]/);
       const rows = csvRows(text);
       expect(rows).toHaveLength(plan.x.length + 1);

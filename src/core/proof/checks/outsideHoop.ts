@@ -43,8 +43,7 @@ function fixFor(job: Job, plan: StitchPlan): Fix {
 }
 
 function smaller(piece: Piece, k: number): Partial<Piece> {
-  const { settings: _, ...shape } = transformedPiece(piece, [k, 0, 0, k, 0, 0]);
-  return shape;
+  return { ...transformedPiece(piece, [k, 0, 0, k, 0, 0]), settings: piece.settings };
 }
 
 export const outsideHoop: Check = {
