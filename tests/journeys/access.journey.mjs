@@ -88,16 +88,3 @@ test('headers keep everything at home', async () => {
   assert.match(policy, /script-src 'self' 'nonce-/);
   assert.doesNotMatch(policy, /script-src[^;]*unsafe-inline/);
 });
-
-test('two tabs on one job notice each other', async () => {
-  await driver.get(bench);
-  await h.sewn();
-  const one = await driver.getWindowHandle();
-  await driver.switchTo().newWindow('tab');
-  await driver.get(bench);
-  await h.sewn();
-  await driver.actions().sendKeys('n').sendKeys(']').perform();
-  await h.saved();
-  await driver.switchTo().window(one);
-  await h.findText('p', 'changed in another tab');
-});

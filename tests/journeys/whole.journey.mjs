@@ -73,7 +73,7 @@ test('art measures the drawing at that size, lists what it cannot sew, and makes
   await h.findText('li', 'script');
   const rows = await driver.findElements(By.css('tbody tr'));
   assert.ok(rows.length >= 5, `${rows.length} regions`);
-  await click('button', 'Make');
+  await click('main//button', 'Make');
   await h.find('[data-testid="cloth"]');
   await h.sewn();
 });

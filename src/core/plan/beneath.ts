@@ -1,12 +1,15 @@
 import { contains } from '../geometry/area';
-import { boundsOf, type Bounds, type Point } from '../geometry/point';
+import { ofEach } from '../geometry/known';
+import { boundsOf, boundsTouch, type Area, type Bounds, type Point } from '../geometry/point';
 import type { PreparedShape } from '../pieces/kind';
 import type { ResolvedSettings } from '../pieces/resolve';
 
-/** What was sewn before: shape and settings of each piece, in order. */
-export interface SewnBefore {
-  shape: PreparedShape | null;
-  settings: ResolvedSettings | null;
+/** A field of rows that later pieces may lie on. */
+export interface GroundRows {
+  box: Bounds;
+  cover: Area;
+  /** Direction of its rows, degrees. */
+  angleDeg: number;
 }
 
 /** Places at which a piece is compared with what lies beneath, each way. */
@@ -16,21 +19,27 @@ const MOSTLY = 0.5;
 /** Cover opener than this is no ground that a direction could follow, mm. */
 const GROUND_MM = 0.8;
 
+/** What a piece is to those that lie on it; null for one whose rows are too open, or have no one direction. */
+export function groundRows(shape: PreparedShape | null, settings: ResolvedSettings | null): GroundRows | null {
+  if (!shape || !settings?.angle || settings.spacing!.value >= GROUND_MM) return null;
+  return { box: boxOf(shape.cover), cover: shape.cover, angleDeg: settings.angle.value };
+}
+
 /** Direction of the straight rows that most of a piece lies on, degrees; undefined when it lies on none. The latest counts. */
-export function directionBeneath(shape: PreparedShape, before: readonly SewnBefore[]): number | undefined {
-  const candidates = before.filter((b) => b.settings?.angle && b.settings.spacing!.value < GROUND_MM && b.shape);
-  if (candidates.length === 0) return undefined;
-  const box = boundsOf(shape.painted);
-  const probes = probesIn(shape, box);
-  for (let i = candidates.length - 1; i >= 0; i--) {
-    const below = candidates[i]!.shape!;
-    const other = boundsOf(below.cover);
-    if (other.maxX < box.minX || other.minX > box.maxX || other.maxY < box.minY || other.minY > box.maxY) continue;
+export function directionBeneath(shape: PreparedShape, before: readonly GroundRows[]): number | undefined {
+  const box = boxOf(shape.painted);
+  let probes: Point[] | null = null;
+  for (let i = before.length - 1; i >= 0; i--) {
+    const below = before[i]!;
+    if (!boundsTouch(below.box, box)) continue;
+    probes ??= probesIn(shape, box);
     const on = probes.filter((p) => contains(below.cover, p)).length;
-    if (on > MOSTLY * probes.length) return candidates[i]!.settings!.angle!.value;
+    if (on > MOSTLY * probes.length) return below.angleDeg;
   }
   return undefined;
 }
+
+const boxOf = ofEach((area: Area) => boundsOf(area));
 
 function probesIn(shape: PreparedShape, b: Bounds): Point[] {
   const out: Point[] = [];

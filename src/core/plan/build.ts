@@ -9,7 +9,7 @@ import { prepareShape, shapeKey, shapeProblem, stitchShape } from '../pieces/reg
 import { resolveSettings, type ResolvedSettings } from '../pieces/resolve';
 import { underSchool } from '../pieces/school';
 import { colourDifference } from '../cloth/threads';
-import { directionBeneath } from './beneath';
+import { directionBeneath, groundRows, type GroundRows } from './beneath';
 import { routeOf, type PlanRoute } from './route';
 import type { Shaped } from './shaped';
 import { usualTies } from '../ties/choose';
@@ -49,20 +49,22 @@ export class Planner {
   /** All pieces with their shapes and settings, not yet stitched. */
   shape(job: Job, progress: (done: number) => void = () => undefined): Shaped[] {
     const recipe = recipeFor(job.brief);
-    const shaped: Shaped[] = [];
-    job.pieces.forEach((piece, i) => {
+    const grounds: GroundRows[] = [];
+    return job.pieces.map((piece, i) => {
       progress((0.5 * i) / job.pieces.length);
-      shaped.push(this.settle(job, piece, recipe, shaped));
+      const settled = this.settle(job, piece, recipe, grounds);
+      const ground = groundRows(settled.shape, settled.settings);
+      if (ground) grounds.push(ground);
+      return settled;
     });
-    return shaped;
   }
 
-  private settle(job: Job, piece: Piece, recipe: ClothRecipe, earlier: readonly Shaped[]): Shaped {
+  private settle(job: Job, piece: Piece, recipe: ClothRecipe, grounds: readonly GroundRows[]): Shaped {
     const laid = underSchool(piece, job.settings);
     const shape = prepareShape(laid);
     const thread = job.threads.find((t) => t.id === piece.thread);
     const threadWeight = thread?.weight ?? 40;
-    const beneathDeg = shape && piece.kind === 'fill' ? directionBeneath(shape, earlier) : undefined;
+    const beneathDeg = shape && piece.kind === 'fill' ? directionBeneath(shape, grounds) : undefined;
     const { clothHex } = job.brief;
     const sameColour = clothHex !== undefined && thread !== undefined && colourDifference(clothHex, thread.hex) < SAME_COLOUR;
     const context = { recipe, settings: job.settings, threadWeight, sameColour, ...(beneathDeg === undefined ? {} : { beneathDeg }) };
@@ -117,8 +119,10 @@ function firstPoints(c: StitchColumns, i: number): Point[] {
 /** Joins the pieces' stitches into one plan. */
 class Assembly {
   private readonly out = new StitchBuffer(Infinity);
-  private readonly pieceOf: number[] = [];
-  private readonly threadOf: number[] = [];
+  private pieceOf = new Uint16Array(4096);
+  private threadOf = new Uint8Array(4096);
+  /** Events that have an owner. */
+  private marked = 0;
   private readonly planned: PlannedPiece[] = [];
   private thread = -1;
   /** The piece that was sewn last. */
@@ -141,8 +145,8 @@ class Assembly {
     }
     return {
       ...this.out.columns(),
-      piece: Uint16Array.from(this.pieceOf),
-      thread: Uint8Array.from(this.threadOf),
+      piece: this.pieceOf.slice(0, this.marked),
+      thread: this.threadOf.slice(0, this.marked),
       pieces: this.planned,
     };
   }
@@ -307,9 +311,19 @@ class Assembly {
 
   /** Gives all events without an owner to a piece and a thread. */
   private mark(piece: number, thread: number): void {
-    while (this.pieceOf.length < this.out.length) {
-      this.pieceOf.push(Math.max(0, piece));
-      this.threadOf.push(Math.max(0, thread));
-    }
+    const to = this.out.length;
+    if (to > this.pieceOf.length) this.widen(to);
+    this.pieceOf.fill(Math.max(0, piece), this.marked, to);
+    this.threadOf.fill(Math.max(0, thread), this.marked, to);
+    this.marked = to;
+  }
+
+  private widen(least: number): void {
+    const size = Math.max(2 * this.pieceOf.length, least);
+    const [pieces, threads] = [new Uint16Array(size), new Uint8Array(size)];
+    pieces.set(this.pieceOf);
+    threads.set(this.threadOf);
+    this.pieceOf = pieces;
+    this.threadOf = threads;
   }
 }

@@ -9,11 +9,10 @@ const MOST = 6;
  * unseen beneath them.
  */
 export function withCrossings(items: readonly RouteItem[]): RouteItem[] {
+  const lined = items.flatMap((o, j) => (o.lines.length > 0 ? [j] : []));
   return items.map((item, i) => {
     if (!item.rim) return item;
-    const found = items.flatMap((o, j) =>
-      j > i && o.lines.length > 0 && boundsTouch(item.box, o.box) ? knownCrossings(item.rim!, o.lines) : [],
-    );
+    const found = lined.flatMap((j) => (j > i && boundsTouch(item.box, items[j]!.box) ? knownCrossings(item.rim!, items[j]!.lines) : []));
     if (found.length === 0) return item;
     const extra = found.slice(0, MOST);
     const places = [...new Set(item.candidates.map((c) => c.start)), ...extra];

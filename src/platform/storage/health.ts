@@ -5,7 +5,7 @@
 export type Health = 'fine' | 'silent' | 'absent';
 
 /** Longer than a busy machine takes, shorter than a person waits before pressing again. */
-export const SILENT_AFTER_MS = 2500;
+export const SILENT_AFTER_MS = 2000;
 
 let health: Health = 'fine';
 const listeners = new Set<() => void>();

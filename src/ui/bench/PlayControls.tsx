@@ -81,7 +81,7 @@ export function PlayControls() {
       </div>
       <p className="figures mt-auto flex justify-between text-xs whitespace-nowrap" data-testid="play-position">
         <span>
-          {sewn(playhead ?? total).toLocaleString('en')} <span className="text-quiet">/ {sewn(total).toLocaleString('en')} st</span>
+          {sewn(playhead ?? total).toLocaleString('en')} <span className="text-quiet">/ {sewn(total).toLocaleString('en')}</span>
         </span>
         {timeline && <span title="Machine time so far">{formatClock(timeline.at[Math.min(playhead ?? total, total)]!)}</span>}
       </p>

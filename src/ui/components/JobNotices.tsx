@@ -35,7 +35,7 @@ export function JobNotices() {
           <SaveToFile />
         </div>
       )}
-      <SizeNotice />
+      {role !== 'follower' && !conflict && <SizeNotice />}
       {conflict ? <ConflictBar conflict={conflict} /> : role === 'follower' && <FollowBar />}
     </>
   );

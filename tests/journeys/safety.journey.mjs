@@ -1,0 +1,115 @@
+// What people have made is safe: two tabs, removed jobs, damaged records, stores that fail, a whole shelf as a file.
+import assert from 'node:assert/strict';
+import { execFileSync } from 'node:child_process';
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { test } from 'node:test';
+import { bundleOf, jobRecord, startJourney } from './browser.mjs';
+
+const { app, driver, downloads, h } = await startJourney();
+const RIGHT = '\uE014';
+const name = async () => (await h.find('input[aria-label="Name of the job"]')).getAttribute('value');
+const rename = async (text) => {
+  const field = await h.find('input[aria-label="Name of the job"]');
+  await field.sendKeys('\uE009', 'a', '\uE000', text, '\uE007');
+};
+const remove = async (job) => {
+  await driver.executeScript('arguments[0].click()', await h.find(`[aria-label="Remove ${job}"]`));
+  await (await h.findText('*[@role="alertdialog"]//button', 'Remove')).click();
+};
+const tabs = [];
+const inTab = (i) => driver.switchTo().window(tabs[i]);
+const following = () => h.count('[data-testid="follower"]');
+
+test('a second tab shows what the first makes of the job, live, and changes nothing', async () => {
+  await h.openBundle(app, bundleOf(jobRecord('Shared', [{ area: 'M-20,-20 H0 V0 H-20 Z' }, { area: 'M5,5 H25 V25 H5 Z' }])));
+  const bench = await driver.getCurrentUrl();
+  tabs.push(await driver.getWindowHandle());
+  await driver.switchTo().newWindow('tab');
+  tabs.push(await driver.getWindowHandle());
+  await driver.get(bench);
+  await h.sewn();
+  await h.find('[data-testid="follower"]');
+  await h.key('n');
+  await h.key(RIGHT);
+  await h.find('[data-sonner-toast]');
+  await inTab(0);
+  assert.equal(await following(), 0);
+  await rename('Shared by two');
+  await h.saved();
+  await inTab(1);
+  await h.poll('the new name', async () => (await name()) === 'Shared by two');
+  await driver.navigate().refresh();
+  await h.sewn();
+  await inTab(0);
+  assert.equal(await h.count('[data-testid="conflict"]'), 0);
+  assert.equal(await name(), 'Shared by two');
+});
+
+test('the right to edit is asked for, and handed over with everything that was made', async () => {
+  await inTab(0);
+  await rename('Last word of the first');
+  await inTab(1);
+  await h.find('[data-testid="follower"]');
+  await (await h.findText('button', 'Edit it in this tab')).click();
+  await h.poll('the right', async () => (await following()) === 0);
+  assert.equal(await name(), 'Last word of the first');
+  await rename('Now the second');
+  await h.saved();
+  await inTab(0);
+  await h.find('[data-testid="follower"]');
+  await h.poll('the name', async () => (await name()) === 'Now the second');
+  await inTab(1);
+  await driver.close();
+  await inTab(0);
+  await h.poll('the right comes back', async () => (await following()) === 0);
+});
+
+test('a job removed elsewhere does not come back, unless it is kept as a new one', async () => {
+  await driver.switchTo().newWindow('tab');
+  await driver.get(app.address);
+  await remove('Now the second');
+  await h.poll('gone', async () => (await h.count('a[aria-label="Open Now the second"]')) === 0);
+  await driver.close();
+  await inTab(0);
+  await h.find('[data-testid="conflict"]');
+  await driver.get(app.address);
+  await h.find('a[aria-label="Open Ferry crew polo"]');
+  assert.equal(await h.count('a[aria-label="Open Now the second"]'), 0);
+});
+
+test('the whole shelf is saved to a file, and comes back from it', async () => {
+  await h.poll('all demo jobs', async () => (await h.count('a[aria-label^="Open "]')) === 5);
+  await (await h.findText('button', 'Save the whole shelf to a file')).click();
+  const files = () => readdirSync(downloads).filter((f) => /^shelf-.*\.cobble$/.test(f));
+  await h.poll('a file', async () => files().length === 1);
+  await remove('Night shift cap');
+  await h.poll('one less', async () => (await h.count('a[aria-label^="Open "]')) === 4);
+  await (await h.find('input[type=file]')).sendKeys(join(downloads, files()[0]));
+  await h.find('a[aria-label="Open Night shift cap"]');
+  assert.equal(await h.count('a[aria-label^="Open "]'), 5);
+});
+
+for (const [attack, words] of [
+  ['kill', '--count=3'],
+  ['tabs', '--count=3'],
+  ['server', '--count=20'],
+  ['monkey', '--seconds=15'],
+]) {
+  test(`a short attack: ${attack}`, () => {
+    const said = execFileSync('node', ['tests/attack/run.mjs', attack, words], { encoding: 'utf8' });
+    assert.match(said, /\d+ tried, 0 crashed, 0 hung, 0 wrong/);
+  });
+}
+
+test('a short attack: drawings, records and files', () => {
+  const said = execFileSync('node', ['tests/attack/run.mjs', 'drawings', 'records', 'bundles', 'libraries', '--count=60', '--from=18'], {
+    encoding: 'utf8',
+  });
+  assert.equal(said.match(/60 tried, 0 crashed, 0 hung, 0 wrong/g)?.length, 4, said);
+});
+
+test('a short attack: stores that fail', () => {
+  const said = execFileSync('node', ['tests/attack/run.mjs', 'stores'], { encoding: 'utf8' });
+  assert.match(said, /\d+ tried, 0 crashed, 0 hung, 0 wrong/);
+});
