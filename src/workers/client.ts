@@ -90,7 +90,11 @@ export class WorkerClient {
     if (this.worker) return this.worker;
     const worker = this.start();
     worker.onmessage = ({ data }: MessageEvent<FromWorker>) => this.receive(data);
-    worker.onerror = worker.onmessageerror = () => this.died(worker);
+    worker.onerror = worker.onmessageerror = (event?: Event) => {
+      // It is seen to here: nobody else has to hear of it.
+      event?.preventDefault();
+      this.died(worker);
+    };
     this.worker = worker;
     if (this.started) this.replaced?.();
     this.started = true;

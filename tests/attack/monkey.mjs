@@ -49,7 +49,7 @@ const act = {
     await driver.actions().move(spot()).press().move(spot()).move(spot()).release().perform();
   },
   async type() {
-    const fields = await driver.findElements({ css: 'aside input, main input' });
+    const fields = await driver.findElements({ css: 'aside input:not([type=file]), main input:not([type=file])' });
     if (fields.length > 0) await of(fields).sendKeys(of(TYPED), random() < 0.5 ? '\uE007' : '');
   },
   async button() {
@@ -90,7 +90,7 @@ while (Date.now() < until) {
     await act[what]();
   } catch (error) {
     // Elements go while they are looked for; that the page answers is asked below.
-    if (!/stale|not interactable|intercepted|out of bounds|no such element/i.test(error.message))
+    if (!/stale|not interactable|'text' is empty|intercepted|out of bounds|no such element/i.test(error.message))
       tally.note('crashed', `${what}: ${error.message.split('\n')[0]}`);
   }
   if (Date.now() - began > 20_000) tally.note('hung', `${what} took ${Date.now() - began} ms`);

@@ -10,7 +10,7 @@ import { resolveSettings, type ResolvedSettings } from '../pieces/resolve';
 import { underSchool } from '../pieces/school';
 import { colourDifference } from '../cloth/threads';
 import { directionBeneath, groundRows, type GroundRows } from './beneath';
-import { routeOf, type PlanRoute } from './route';
+import { Router, type PlanRoute } from './route';
 import type { Shaped } from './shaped';
 import { usualTies } from '../ties/choose';
 import { isTied, tieIn, tieOff, type Tie } from '../ties/ties';
@@ -29,6 +29,7 @@ const SAME_COLOUR = 5;
  */
 export class Planner {
   private readonly stitches = new Map<string, StitchColumns>();
+  private readonly router = new Router();
 
   /**
    * @param progress called with the share done, 0 to 1; may throw to cancel
@@ -36,7 +37,7 @@ export class Planner {
   plan(job: Job, progress: (done: number) => void = () => undefined): StitchPlan {
     const threads = new Map(job.threads.map((t, i) => [t.id, i]));
     const shaped = this.shape(job, progress);
-    const route = routeOf(job, shaped);
+    const route = this.router.routeOf(job, shaped);
     const ends = shaped.map((_, i): StartEnd => route.endsOf(i));
     const sewn = shaped.map((s, i) => {
       progress(0.5 + (0.5 * i) / job.pieces.length);

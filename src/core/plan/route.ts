@@ -29,15 +29,54 @@ export interface RouteInput {
 }
 
 export function routeInput(job: Job, shaped: readonly Shaped[]): RouteInput {
+  const { pieces, plain } = plainItems(shaped);
+  return withOptions(job, pieces, plain);
+}
+
+function plainItems(shaped: readonly Shaped[]): { pieces: number[]; plain: RouteItem[] } {
   const pieces = shaped.flatMap((s, i) => (s.shape && s.settings ? [i] : []));
-  const items = withCrossings(pieces.map((i) => routeItem(shaped[i]!.piece, shaped[i]!.shape!, shaped[i]!.settings!)));
+  return { pieces, plain: pieces.map((i) => routeItem(shaped[i]!.piece, shaped[i]!.shape!, shaped[i]!.settings!)) };
+}
+
+function withOptions(job: Job, pieces: number[], plain: readonly RouteItem[]): RouteInput {
+  const items = withCrossings(plain);
   const pace = paceAt(recipeFor(job.brief).speed);
   return { items, pieces, options: { pace, clean: job.settings.lettering === 'clean', fine: true, ...preferenceFor(items, job) } };
 }
 
-/** Chooses starts and ends for the order that the job has. */
-export function routeOf(job: Job, shaped: readonly Shaped[]): PlanRoute {
-  const { items, pieces, options } = routeInput(job, shaped);
+/**
+ * Chooses starts and ends for the order that the job has. Most edits (a spacing, an underlay) change nothing that the router looks
+ * at; then the route of the plan before still holds, and the ways that were found with it.
+ */
+export class Router {
+  private last: { key: string; plain: readonly RouteItem[]; route: PlanRoute } | null = null;
+
+  routeOf(job: Job, shaped: readonly Shaped[]): PlanRoute {
+    const { pieces, plain } = plainItems(shaped);
+    const key = JSON.stringify([pieces, job.settings, job.brief]);
+    const { last } = this;
+    if (last?.key === key && last.plain.length === plain.length && last.plain.every((item, i) => item === plain[i])) return last.route;
+    const route = remembered(routeOf(withOptions(job, pieces, plain)));
+    this.last = { key, plain, route };
+    return route;
+  }
+}
+
+/** The same route, which finds each way once. */
+function remembered({ endsOf, link }: PlanRoute): PlanRoute {
+  const links = new Map<string, Link>();
+  return {
+    endsOf,
+    link(piece, from, to) {
+      const key = `${piece} ${from.x} ${from.y} ${to.x} ${to.y}`;
+      const made = links.get(key) ?? link(piece, from, to);
+      links.set(key, made);
+      return made;
+    },
+  };
+}
+
+function routeOf({ items, pieces, options }: RouteInput): PlanRoute {
   const ground = new Ground(items);
   const { ends } = evaluate(
     ground,

@@ -15,6 +15,7 @@ import { placeHref } from '../places';
 import { layOutDemos } from './demo';
 import { onStorageHealth } from '@/platform/storage/health';
 import { DamagedCard, JobCard } from './JobCard';
+import { engine } from '@/workers/client';
 import { askToPersist } from '@/platform/persist';
 import { duplicateJob, NotKept, takeIn } from './newJob';
 import { SaveShelf, ShelfNotices } from './ShelfNotices';
@@ -56,6 +57,7 @@ export function Shelf() {
   useEffect(() => {
     if (started.current) return;
     started.current = true;
+    engine.warm();
     void refresh()
       .then(() => layOutDemos(refresh))
       .catch((error: unknown) => toast.error(`The demo jobs could not be laid out: ${(error as Error).message}`))

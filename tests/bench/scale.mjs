@@ -1,0 +1,122 @@
+// A job of 1,000 pieces and 265,000 stitches in the browser: import to sewn, one edit, choose all, nudge all, memory.
+// `node tests/bench/scale.mjs [folder of a built checkout]`; the app of that folder is measured with this one's hands.
+import { execFileSync, spawn } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { hands, startApp, startBrowser } from '../journeys/browser.mjs';
+
+const elsewhere = process.argv[2];
+const [columns, rows] = [40, 25];
+const pieces = Array.from({ length: columns * rows }, (_, i) => {
+  const [x, y] = [-172 + (i % columns) * 8.6, -171 + Math.floor(i / columns) * 13.7];
+  return {
+    id: `p${i + 1}`,
+    name: `Piece ${i + 1}`,
+    kind: 'fill',
+    thread: 't1',
+    area: `M${x.toFixed(3)},${y.toFixed(3)} h8 v13 h-8 Z`,
+    settings: { spacing: 0.27, stitchLength: 2.2, angle: (i * 30) % 180 },
+  };
+});
+const job = {
+  cobble: 1,
+  id: 'scale',
+  name: 'Scale',
+  brief: {
+    cloth: 'twill',
+    place: 'jacket-back',
+    hoop: { width: 360, height: 360, shape: 'rect' },
+    size: { width: 344 },
+    quantity: 1,
+    notes: '',
+  },
+  threads: [{ id: 't1', code: 'Q214', name: 'Deep water', hex: '#0b5563', weight: 40 }],
+  artwork: [],
+  pieces,
+  settings: {},
+  sewouts: [],
+  repeat: null,
+};
+const json = join(mkdtempSync(join(tmpdir(), 'cobble-scale-')), 'scale.json');
+writeFileSync(json, JSON.stringify(job));
+const bundle = json.replace(/json$/, 'cobble');
+execFileSync('bin/cobble', ['plan', json, '--out', bundle]);
+
+async function startElsewhere(folder) {
+  const port = 4991;
+  const server = spawn('node_modules/.bin/next', ['start', '-H', '127.0.0.1', '-p', String(port)], {
+    cwd: folder,
+    stdio: 'ignore',
+    detached: true,
+  });
+  const address = `http://127.0.0.1:${port}`;
+  for (let i = 0; i < 100; i++) {
+    if (
+      await fetch(address).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      break;
+    await new Promise((r) => setTimeout(r, 200));
+  }
+  return { address, stop: () => process.kill(-server.pid) };
+}
+
+const app = elsewhere ? await startElsewhere(elsewhere) : await startApp();
+const { driver } = await startBrowser();
+const h = hands(driver);
+const line = (name, ms) => console.log(`${name.padEnd(34)} ${Math.round(ms).toLocaleString('en').padStart(7)} ms`);
+
+await driver.get(app.address);
+await h.find('a[aria-label="Open Botanical jacket back"]');
+await new Promise((r) => setTimeout(r, 8000));
+let from = Date.now();
+await (await h.find('input[type=file]')).sendKeys(bundle);
+await h.sewn();
+line('import to sewn', Date.now() - from);
+console.log(`  ${await h.total('stitches')} stitches`);
+await new Promise((r) => setTimeout(r, 20_000));
+
+/** Milliseconds until the canvas shows another plan than before, once `act` has run in the page. */
+const untilRedrawn = (act) =>
+  driver.executeAsyncScript(`
+    const done = arguments[arguments.length - 1];
+    const canvas = document.querySelector('canvas[role=img]');
+    const before = canvas.dataset.version;
+    const from = performance.now();
+    const seen = new MutationObserver(() => {
+      if (canvas.dataset.version === before) return;
+      seen.disconnect();
+      done(performance.now() - from);
+    });
+    seen.observe(canvas, { attributes: true, attributeFilter: ['data-version'] });
+    (${act})();
+  `);
+const press = (key, more = '') =>
+  `() => window.dispatchEvent(new KeyboardEvent('keydown', { key: '${key}', bubbles: true, cancelable: true ${more} }))`;
+await driver.manage().setTimeouts({ script: 120_000 });
+
+await h.key('n');
+await new Promise((r) => setTimeout(r, 1500));
+const edits = [];
+for (let i = 0; i < 5; i++) {
+  edits.push(await untilRedrawn(press('ArrowRight')));
+  await new Promise((r) => setTimeout(r, 6000));
+}
+line('edit of one piece to screen, median', edits.sort((a, b) => a - b)[2]);
+/** Milliseconds of the page's own thread for a key, to the next frame. */
+const timed = (act) =>
+  driver.executeAsyncScript(
+    `const done = arguments[arguments.length - 1]; const from = performance.now(); (${act})(); requestAnimationFrame(() => setTimeout(() => done(performance.now() - from)));`,
+  );
+line('choose all', await timed(press('a', ', ctrlKey: true')));
+await new Promise((r) => setTimeout(r, 3000));
+line('nudge all to screen', await untilRedrawn(press('ArrowRight')));
+await new Promise((r) => setTimeout(r, 10_000));
+const heap = await driver.executeScript('return performance.memory.usedJSHeapSize / 1e6');
+console.log(`page heap ${heap.toFixed(0)} MB`);
+await driver.quit();
+app.stop();
+process.exit();
