@@ -41,7 +41,7 @@ const job = {
 const json = join(mkdtempSync(join(tmpdir(), 'cobble-scale-')), 'scale.json');
 writeFileSync(json, JSON.stringify(job));
 const bundle = json.replace(/json$/, 'cobble');
-execFileSync('bin/cobble', ['plan', json, '--out', bundle]);
+execFileSync(join(process.cwd(), 'bin', 'cobble'), ['plan', json, '--out', bundle]);
 
 async function startElsewhere(folder) {
   const port = 4991;
@@ -61,7 +61,7 @@ async function startElsewhere(folder) {
       break;
     await new Promise((r) => setTimeout(r, 200));
   }
-  return { address, stop: () => process.kill(-server.pid) };
+  return { address, stop: () => server.kill() };
 }
 
 const app = elsewhere ? await startElsewhere(elsewhere) : await startApp();
