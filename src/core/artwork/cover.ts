@@ -1,5 +1,5 @@
 import Flatbush from 'flatbush';
-import { clippedTo, simplify, unite } from '../geometry/area';
+import { cropped, simplify, unite } from '../geometry/area';
 import { boundsOf, boundsTouch, type Area, type Bounds } from '../geometry/point';
 import { OVERLAP_MM } from '../units/tolerances';
 import type { PlacedItem } from './place';
@@ -32,7 +32,7 @@ class Indexed {
     if (!boundsTouch(this.box, box, MARGIN_MM)) return [];
     const near = this.rings?.search(box.minX - MARGIN_MM, box.minY - MARGIN_MM, box.maxX + MARGIN_MM, box.maxY + MARGIN_MM);
     const area = near ? near.sort((a, b) => a - b).map((i) => this.area[i]!) : this.area;
-    return area.length === 0 ? area : clippedTo(area, box, MARGIN_MM);
+    return area.length === 0 ? area : cropped(area, box, MARGIN_MM);
   }
 }
 

@@ -137,15 +137,6 @@ export function cropped(area: Area, box: Bounds, marginMm: number): Area {
   ]);
 }
 
-/**
- * The same, each outline clipped by itself, which is many times as fast: inside and winding are right, but outlines may run back
- * along the box, so the result is for uniting, not for measuring.
- */
-export function clippedTo(area: Area, box: Bounds, marginMm: number): Area {
-  const rect = { left: box.minX - marginMm, top: box.minY - marginMm, right: box.maxX + marginMm, bottom: box.maxY + marginMm };
-  return fromPaths(Clipper.rectClip(rect, toPaths(area), PRECISION));
-}
-
 /** Straightens outlines within `tolerance`, dropping points that do not matter. */
 export function simplify(area: Area, tolerance: number): Area {
   return fromPaths(Clipper.simplifyPathsD(toPaths(area), tolerance, true));
