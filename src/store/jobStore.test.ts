@@ -126,6 +126,19 @@ test('what was unsaved when the page went away is there when it comes back', asy
   expect(local.size).toBe(0);
 });
 
+test('another job opened while the store is full does not lose what was unsaved', async () => {
+  disk.full = true;
+  rename('No room for it');
+  await pass(400);
+  await state().load('two');
+  disk.full = false;
+  expect(await kept()).not.toBe('No room for it');
+  await state().load('one');
+  expect(state().job!.name).toBe('No room for it');
+  await pass(3000);
+  expect(await kept()).toBe('No room for it');
+});
+
 test('a draft of work that was saved after all is forgotten', async () => {
   rename('Saved after all');
   state().leave();

@@ -124,6 +124,16 @@ export const useJob = create<JobState>((set, get) => {
     dropDraft(job.id);
     set({ notice: 'Changes that were not saved before this job was changed elsewhere are kept as a version: see Compare.' });
   };
+  /** What is open makes room for another job: saved, or where the store does not take it, kept where it cannot be lost. */
+  const putAside = async (): Promise<void> => {
+    const { job, conflict } = get();
+    if (job && !conflict) await get().flush();
+    const left = job ? keeper?.unsaved : null;
+    if (left) keepDraft(left);
+    else if (job && conflict && !allKept()) await keepVersion(job).catch(() => undefined);
+    void keeper?.stop();
+    keeper = null;
+  };
   const refused = (): boolean => {
     if (get().role !== 'follower' && !get().conflict) return false;
     set((s) => ({ refusals: s.refusals + 1 }));
@@ -154,7 +164,7 @@ export const useJob = create<JobState>((set, get) => {
         if (keeper !== open || !open.clean || (kept && sameStamp(kept, open.kept))) return;
         return take(id, open);
       }
-      if (!get().conflict) await get().flush();
+      await putAside();
       set({ ...CLOSED, status: 'loading' });
       await take(id);
     },

@@ -1,7 +1,7 @@
 // `npm run attack [NAME] [--count=N] [--seed=N]`: drawings, records, bundles, libraries, kill, tabs, stores, monkey, server; all when none is named.
-import { build } from 'esbuild';
 import { fork, spawnSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
+import { bundled } from '../../scripts/bundle.mjs';
 import { option, Tally } from './kit.mjs';
 
 const IN_CORE = ['drawings', 'records', 'bundles', 'libraries'];
@@ -12,21 +12,6 @@ const LONGEST_CPU_MS = 10_000;
 const LONGEST_WAIT_MS = 40_000;
 const MOST_MB = 1000;
 const FOUND = '.cache/attack';
-
-async function compiled() {
-  const outfile = '.cache/attack-child.mjs';
-  await build({
-    entryPoints: ['tests/attack/child.ts'],
-    outfile,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    logLevel: 'error',
-    banner: { js: "import { createRequire as cobbleRequire } from 'node:module'; const require = cobbleRequire(import.meta.url);" },
-  });
-  return outfile;
-}
 
 /** One child from case `from` on, until it is through, dies or hangs. @returns the case to go on with */
 function runChild(program, name, seed, from, to, tally) {
@@ -88,7 +73,8 @@ if (unknown) {
   console.error(`There is no attack ‘${unknown}’: ${[...IN_CORE, ...IN_BROWSER].join(', ')}.`);
   process.exit(2);
 }
-const program = await compiled();
+const program = '.cache/attack-child.mjs';
+await bundled('tests/attack/child.ts', program);
 for (const name of names.length > 0 ? names : [...IN_CORE, ...IN_BROWSER]) {
   console.log(`== ${name}`);
   if (IN_BROWSER.includes(name)) {

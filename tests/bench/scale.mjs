@@ -1,47 +1,19 @@
 // A job of 1,000 pieces and 265,000 stitches in the browser: import to sewn, one edit, choose all, nudge all, memory.
 // `node tests/bench/scale.mjs [folder of a built checkout]`; the app of that folder is measured with this one's hands.
-import { execFileSync, spawn } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { hands, startApp, startBrowser } from '../journeys/browser.mjs';
+import { spawn } from 'node:child_process';
+import { bundleOf, hands, jobRecord, startApp, startBrowser } from '../journeys/browser.mjs';
 
 const elsewhere = process.argv[2];
 const [columns, rows] = [40, 25];
 const pieces = Array.from({ length: columns * rows }, (_, i) => {
   const [x, y] = [-172 + (i % columns) * 8.6, -171 + Math.floor(i / columns) * 13.7];
   return {
-    id: `p${i + 1}`,
-    name: `Piece ${i + 1}`,
-    kind: 'fill',
-    thread: 't1',
     area: `M${x.toFixed(3)},${y.toFixed(3)} h8 v13 h-8 Z`,
     settings: { spacing: 0.27, stitchLength: 2.2, angle: (i * 30) % 180 },
   };
 });
-const job = {
-  cobble: 1,
-  id: 'scale',
-  name: 'Scale',
-  brief: {
-    cloth: 'twill',
-    place: 'jacket-back',
-    hoop: { width: 360, height: 360, shape: 'rect' },
-    size: { width: 344 },
-    quantity: 1,
-    notes: '',
-  },
-  threads: [{ id: 't1', code: 'Q214', name: 'Deep water', hex: '#0b5563', weight: 40 }],
-  artwork: [],
-  pieces,
-  settings: {},
-  sewouts: [],
-  repeat: null,
-};
-const json = join(mkdtempSync(join(tmpdir(), 'cobble-scale-')), 'scale.json');
-writeFileSync(json, JSON.stringify(job));
-const bundle = json.replace(/json$/, 'cobble');
-execFileSync(join(process.cwd(), 'bin', 'cobble'), ['plan', json, '--out', bundle]);
+const hoop = { width: 360, height: 360, shape: 'rect' };
+const bundle = bundleOf(jobRecord('Scale', pieces, { hoop }));
 
 async function startElsewhere(folder) {
   const port = 4991;
