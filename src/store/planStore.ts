@@ -1,9 +1,12 @@
 import { create } from 'zustand';
 import { looksOf } from '@/core/drawing/picture';
 import type { Job } from '@/core/document/types';
+import { ofEach } from '@/core/geometry/known';
+import { explainCuts, type ExplainedCut } from '@/core/plan/explain';
 import type { PlanFigures } from '@/core/plan/measure';
 import { keepPicture } from '@/platform/storage/records';
 import { engine, painter } from '@/workers/client';
+import { PlanReceiver, type WiredPlan } from '@/workers/planWire';
 import type { Planned } from '@/workers/protocol';
 import { allKept, keptVersion, useJob } from './jobStore';
 import { requestProof } from './proofStore';
@@ -44,9 +47,7 @@ async function work(): Promise<void> {
     wanted = null;
     const busy = setTimeout(() => usePlan.setState({ busy: true, progress: 0 }), BUSY_AFTER_MS);
     try {
-      const planned = await engine.call('plan', { job }, { progress: (progress) => usePlan.setState({ progress }) });
-      // Nobody waits for the answer: whatever is asked of the painter next is answered after this.
-      paint(planned, job);
+      const planned = await planOf(job);
       endReplayBeyond(planned.plan.x.length);
       usePlan.setState((s) => ({ planned, of: job, version: s.version + 1, problem: null }));
       queuePicture(job);
@@ -61,21 +62,50 @@ async function work(): Promise<void> {
   if (usePlan.getState().busy) usePlan.setState({ busy: false });
 }
 
+/** Every cut of what is shown, with its reason. */
+export const useCuts = (): readonly ExplainedCut[] => usePlan((s) => (s.planned ? cutsOf(s.planned) : NO_CUTS));
+const cutsOf = ofEach(({ job, plan }: Planned) => explainCuts(job, plan));
+const NO_CUTS: readonly ExplainedCut[] = [];
+
+const received = new PlanReceiver();
+
+/** Plans a job, and shows the plan to the painter. */
+async function planOf(job: Job): Promise<Planned> {
+  const progress = (done: number): void => usePlan.setState({ progress: done });
+  const wired = await engine.call('plan', { job, held: received.version }, { progress });
+  const plan = received.take(wired.plan);
+  // A worker that was replaced meanwhile knows nothing of what is held here.
+  if (!plan) throw new Error('The plan came in parts that do not fit; change anything to plan anew.');
+  // Nobody waits for the answer: whatever is asked of the painter next is answered after this.
+  paint(wired.plan, job);
+  const before = usePlan.getState().planned?.outlines ?? [];
+  const outlines = wired.outlines.map((o) => (typeof o === 'number' ? before[o]! : o));
+  return { ...wired, job, plan, outlines };
+}
+
 /** A plan that became shorter has no stitch where the needle stood: all of it is shown. */
 function endReplayBeyond(events: number): void {
   const { playhead } = useView.getState();
   if (playhead !== null && playhead > events) useView.setState({ playhead: null, playing: false });
 }
 
-const paint = (planned: Planned, job: Job): void =>
-  void painter.call('showPlan', { plan: planned.plan, looks: looksOf(job), hidden: hiddenIn(job) }).catch(report);
+function paint(plan: WiredPlan, job: Job): void {
+  void painter
+    .call('showPlan', { plan, looks: looksOf(job), hidden: hiddenIn(job) })
+    .then(({ taken }) => (taken ? undefined : paintWhole()))
+    .catch(report);
+}
 
-painter.replaced = () => {
-  const { planned, of } = usePlan.getState();
-  if (!planned || !of) return;
-  paint(planned, of);
+/** Shows the painter a plan of which it holds nothing. */
+function paintWhole(): void {
+  const { of } = usePlan.getState();
+  const whole = received.whole();
+  if (!whole || !of) return;
+  paint(whole, of);
   usePlan.setState((s) => ({ version: s.version + 1 }));
-};
+}
+
+painter.replaced = paintWhole;
 
 const report = (error: unknown): void => usePlan.setState({ problem: (error as Error).message });
 

@@ -1,5 +1,6 @@
 import type { InputError } from '@/core/document/errors';
-import type { FromWorker, Protocol, RequestName, ToWorker } from './protocol';
+import { JobSender } from './jobWire';
+import type { FromWorker, Protocol, Request, RequestName, ToWorker } from './protocol';
 
 /** A failure whose message is fit for people. */
 export class WorkerError extends Error {
@@ -20,7 +21,7 @@ export interface CallOptions {
 }
 
 interface Waiting {
-  message: ToWorker;
+  request: Request;
   resolve: (value: never) => void;
   reject: (reason: Error) => void;
   progress: ((done: number) => void) | undefined;
@@ -40,6 +41,8 @@ const abortError = (): Error => new DOMException('cancelled', 'AbortError');
 export class WorkerClient {
   private worker: Worker | null = null;
   private started = false;
+  /** What the worker knows of jobs; a new worker knows nothing. */
+  private jobs = new JobSender();
   private next = 1;
   private readonly waiting = new Map<number, Waiting>();
 
@@ -54,11 +57,16 @@ export class WorkerClient {
     if (signal?.aborted) return Promise.reject(abortError());
     const id = this.next++;
     return new Promise<Protocol[K]['out']>((resolve, reject) => {
-      const message = { id, name, input } as ToWorker;
-      this.waiting.set(id, { message, resolve, reject, progress, onlyOnce: transfer.length > 0, tries: 1 });
+      const request = { id, name, input } as Request;
+      this.waiting.set(id, { request, resolve, reject, progress, onlyOnce: transfer.length > 0, tries: 1 });
       signal?.addEventListener('abort', () => this.cancel(id), { once: true });
-      this.running().postMessage(message, transfer);
+      const worker = this.running();
+      worker.postMessage(this.wired(request), transfer);
     });
+  }
+
+  private wired({ id, name, input }: Request): ToWorker {
+    return { id, name, input: 'job' in input ? { ...input, job: this.jobs.wire(input.job) } : input } as ToWorker;
   }
 
   /** Starts the worker before it is needed, so that its program is loaded while something else is awaited. */
@@ -83,7 +91,7 @@ export class WorkerClient {
     const again = [...this.waiting.values()];
     if (again.length === 0) return;
     const worker = this.running();
-    for (const { message } of again) worker.postMessage(message);
+    for (const { request } of again) worker.postMessage(this.wired(request));
   }
 
   private running(): Worker {
@@ -96,6 +104,7 @@ export class WorkerClient {
       this.died(worker);
     };
     this.worker = worker;
+    this.jobs = new JobSender();
     if (this.started) this.replaced?.();
     this.started = true;
     return worker;

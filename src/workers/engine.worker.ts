@@ -9,12 +9,12 @@ import { readShelf, writeShelf } from '@/core/formats/shelf';
 import { writePng } from '@/core/formats/png';
 import { EXPORTS } from '@/core/formats/registry';
 import { GALLERY, jobOfSample, SAMPLE_BOX } from '@/core/gallery/samples';
+import { ofEach } from '@/core/geometry/known';
 import { apply, inverse, ringsToData } from '@/core/geometry/path';
 import type { Point } from '@/core/geometry/point';
 import { simplify } from '@/core/geometry/area';
 import { prepareShape } from '@/core/pieces/registry';
 import { Planner } from '@/core/plan/build';
-import { explainCuts } from '@/core/plan/explain';
 import { proposeRoute } from '@/core/plan/propose';
 import { measurePlan } from '@/core/plan/measure';
 import { heatAreas, heatPixels, layersOf } from '@/core/drawing/heat';
@@ -26,10 +26,11 @@ import { forecast } from '@/core/forecast/forecast';
 import { SheetMemory } from '@/core/forecast/memory';
 import { prove } from '@/core/proof/prove';
 import { Command } from '@/core/plan/roles';
-import type { Job } from '@/core/document/types';
+import type { Job, Piece } from '@/core/document/types';
 import { compared } from './compared';
-import type { PlaceView, RegionView, Survey, SurveyRequest } from './protocol';
-import { serve } from './serve';
+import { PlanSender } from './planWire';
+import type { PlaceView, RegionView, Survey, SurveyRequest, WiredPlanned } from './protocol';
+import { serve, type Answer } from './serve';
 
 const planner = new Planner();
 /** What the last forecast went through, for the next. */
@@ -80,19 +81,30 @@ function survey(request: SurveyRequest, progress: (done: number) => void): Surve
 
 const pairOf = (p: Point): [number, number] => [p.x, p.y];
 
-function outlinesOf(job: Job): string[] {
-  return job.pieces.map((p) => ringsToData(simplify(prepareShape(p)?.painted ?? [], OUTLINE_TOLERANCE_MM)));
+const outlineOf = ofEach((p: Piece) => ringsToData(simplify(prepareShape(p)?.painted ?? [], OUTLINE_TOLERANCE_MM)));
+
+/** Outlines of a job's pieces; those that stood in the same place before are told by it. */
+function outlinesOf(job: Job, before: readonly string[]): (string | number)[] {
+  return job.pieces.map((p, i) => (outlineOf(p) === before[i] ? i : outlineOf(p)));
+}
+
+const plans = new PlanSender();
+let outlinesSent: string[] = [];
+
+/** A plan with what the Bench shows of it, as its difference from what the page holds. */
+function plannedFor(job: Job, held: string | null, progress: (done: number) => void): Answer<WiredPlanned> {
+  const began = performance.now();
+  const made = planner.plan(job, progress);
+  const milliseconds = performance.now() - began;
+  const { wired, transfer } = plans.wire(made, held);
+  const outlines = outlinesOf(job, wired.base === null ? [] : outlinesSent);
+  outlinesSent = job.pieces.map(outlineOf);
+  return { output: { plan: wired, figures: measurePlan(job, made), outlines, milliseconds }, transfer };
 }
 
 serve({
   survey: (input, progress) => ({ output: survey(input, progress) }),
-  plan: ({ job }, progress) => {
-    const began = performance.now();
-    const plan = planner.plan(job, progress);
-    const milliseconds = performance.now() - began;
-    const output = { plan, figures: measurePlan(job, plan), outlines: outlinesOf(job), cuts: explainCuts(job, plan), milliseconds };
-    return { output, transfer: [plan.x, plan.y, plan.command, plan.role, plan.piece, plan.thread].map((a) => a.buffer) };
-  },
+  plan: ({ job, held }, progress) => plannedFor(job, held, progress),
   weight: ({ job }) => {
     const weight = weigh(planner.plan(job), laidOn(job, planner.shape(job)));
     const layers = layersOf(weight) as Float32Array<ArrayBuffer>;

@@ -1,12 +1,11 @@
 import type { InputError } from '@/core/document/errors';
-import type { Look } from '@/core/drawing/looks';
+import type { View } from '@/core/drawing/canvas';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { ArtPose } from '@/core/artwork/pose';
 import type { SizeFacts, SizePlace } from '@/core/artwork/sizeReport';
 import type { ArtAnswer, ClothKey, Job, JobSettings, Piece, PieceKindName, RoutePolicy, Thread } from '@/core/document/types';
 import type { Meeting } from '@/core/editing/overlaps';
 import type { WidthRange } from '@/core/geometry/medial';
-import type { ExplainedCut } from '@/core/plan/explain';
 import type { RouteProposal } from '@/core/plan/propose';
 import type { Correction } from '@/core/forecast/correct';
 import type { Forecast } from '@/core/forecast/forecast';
@@ -14,6 +13,8 @@ import type { LetterHeights } from '@/core/proof/letterForecast';
 import type { Finding } from '@/core/proof/finding';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { StitchPlan } from '@/core/plan/plan';
+import type { WiredJob } from './jobWire';
+import type { WiredPlan } from './planWire';
 import type { Bundle } from '@/core/formats/bundle';
 import type { ReadShelf, ShelfFile } from '@/core/formats/shelf';
 import type { PieceChange } from '@/core/compare/changes';
@@ -66,12 +67,21 @@ export interface SurveyRequest {
 }
 
 export interface Planned {
+  /** What it was planned from. */
+  job: Job;
   plan: StitchPlan;
   figures: PlanFigures;
   /** Outline of each piece in mm, for choosing and marking; path data. */
   outlines: string[];
-  /** Every cut with its reason. */
-  cuts: ExplainedCut[];
+  milliseconds: number;
+}
+
+/** A planned job on its way to the page. */
+export interface WiredPlanned {
+  plan: WiredPlan;
+  figures: PlanFigures;
+  /** Outlines; a number stands for the one at that place in the version before. */
+  outlines: (string | number)[];
   milliseconds: number;
 }
 
@@ -101,27 +111,15 @@ export interface Compared {
   changes: PieceChange[];
 }
 
-export interface PictureRequest {
-  /** Pixels. */
-  width: number;
-  height: number;
-  /** Pixels per mm, and the mm at the picture's upper left corner. */
-  scale: number;
-  left: number;
-  top: number;
-  /** Events to draw, from the first up to, but without, this one. */
-  until: number;
-  look: Look;
-}
-
-export interface Picture extends PictureRequest {
+export interface Picture extends View {
   pixels: Uint8ClampedArray<ArrayBuffer>;
 }
 
 /** Every request of the workers: what goes in and what comes back. */
 export interface Protocol {
   survey: { in: SurveyRequest; out: Survey };
-  plan: { in: { job: Job }; out: Planned };
+  /** @param held version of the plan that the asker holds; null for none */
+  plan: { in: { job: Job; held: string | null }; out: WiredPlanned };
   export: {
     in: { job: Job; artwork: Record<string, string>; extension: ExportFormat['extension']; findings?: readonly Finding[] };
     out: { data: Blob };
@@ -151,17 +149,21 @@ export interface Protocol {
   /** A sample of the gallery as a picture, at `scale` pixels per mm. */
   sample: { in: { id: string; scale: number }; out: { png: Blob; stitches: number } };
   showPlan: {
-    in: { plan: StitchPlan; looks: { rgb: { r: number; g: number; b: number }; widthMm: number }[]; hidden: number[] };
-    out: null;
+    in: { plan: WiredPlan; looks: { rgb: { r: number; g: number; b: number }; widthMm: number }[]; hidden: number[] };
+    /** Whether it could be made of what the painter holds. */
+    out: { taken: boolean };
   };
   /** Pieces that pictures leave out, by index. */
   hide: { in: { hidden: number[] }; out: null };
-  picture: { in: PictureRequest; out: Picture };
+  picture: { in: View; out: Picture };
 }
 export type RequestName = keyof Protocol;
 
-export type ToWorker =
-  { [K in RequestName]: { id: number; name: K; input: Protocol[K]['in'] } }[RequestName] | { id: number; cancel: true };
+/** A request as it is asked for. */
+export type Request = { [K in RequestName]: { id: number; name: K; input: Protocol[K]['in'] } }[RequestName];
+type Wired<T> = T extends { job: Job } ? Omit<T, 'job'> & { job: WiredJob } : T;
+/** A request as it travels: a job in it without the pieces that the worker has. */
+export type ToWorker = { [K in RequestName]: { id: number; name: K; input: Wired<Protocol[K]['in']> } }[RequestName];
 
 export type FromWorker =
   | { id: number; kind: 'progress'; done: number }

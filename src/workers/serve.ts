@@ -1,4 +1,5 @@
 import { InputError } from '@/core/document/errors';
+import { JobReceiver } from './jobWire';
 import type { FromWorker, Protocol, RequestName, ToWorker } from './protocol';
 
 export interface Answer<T> {
@@ -18,9 +19,9 @@ const PROGRESS_EVERY_MS = 60;
 /** Answers requests with the given handlers, one after the other. */
 export function serve<K extends RequestName>(handlers: Handlers<K>): void {
   const post = (message: FromWorker, transfer: Transferable[] = []): void => self.postMessage(message, { transfer });
-  const answer = async (data: ToWorker): Promise<void> => {
-    if ('cancel' in data) return;
-    const { id, name } = data;
+  const jobs = new JobReceiver();
+  const answer = async ({ id, name, input: wired }: ToWorker): Promise<void> => {
+    const input = 'job' in wired ? { ...wired, job: jobs.unwire(wired.job) } : wired;
     let last = 0;
     const progress = (done: number): void => {
       const now = performance.now();
@@ -33,7 +34,7 @@ export function serve<K extends RequestName>(handlers: Handlers<K>): void {
         input: unknown,
         progress: (done: number) => void,
       ) => Answer<unknown> | Promise<Answer<unknown>>;
-      const { output, transfer } = await handler(data.input, progress);
+      const { output, transfer } = await handler(input, progress);
       post({ id, kind: 'result', output }, transfer);
     } catch (error) {
       const known = error instanceof InputError;

@@ -1,6 +1,6 @@
 import type { StitchPlan } from '../plan/plan';
 import { Command, Role } from '../plan/roles';
-import { blend, type Raster, type Rgb } from './raster';
+import { beyond, blend, drawable, type Raster, type Rgb } from './raster';
 
 /** Ways to look at a plan: as sewn, as rows and penetrations, as the needle's way, or (over faint rows) how much thread lies where. */
 export type Look = 'thread' | 'needle' | 'path' | 'weight' | 'pull';
@@ -20,7 +20,9 @@ export function drawNeedle(
   visible: (piece: number) => boolean,
 ): void {
   const dots = raster.scale * PENETRATION_MM;
+  const unseen = beyond(plan, raster, 2 / raster.scale);
   for (let i = Math.max(1, from); i < to; i++) {
+    if (unseen(i)) continue;
     if (plan.command[i] !== Command.stitch || !visible(plan.piece[i]!)) continue;
     const colour = colours[plan.thread[i]!] ?? INK;
     if (plan.command[i - 1]! <= Command.jump) drawHairline(raster, plan, i, colour, plan.role[i] === Role.underlay ? 0.45 : 0.9, 0);
@@ -41,7 +43,9 @@ export function drawPath(
   visible: (piece: number) => boolean,
   way = true,
 ): void {
+  const unseen = beyond(plan, raster, 2 / raster.scale);
   for (let i = Math.max(1, from); i < to; i++) {
+    if (unseen(i)) continue;
     if (!visible(plan.piece[i]!)) continue;
     const command = plan.command[i]!;
     if (command > Command.jump || plan.command[i - 1]! > Command.jump) continue;
@@ -58,27 +62,31 @@ export function drawPath(
 
 /** A line one pixel wide from the event before to event `i`; dotted when `dashMm` is not 0. */
 function drawHairline(raster: Raster, plan: StitchPlan, i: number, c: Rgb, alpha: number, dashMm: number): void {
-  const { scale, left, top, width, height, data } = raster;
+  const { scale, left, top, width, data } = raster;
+  const within = drawable(raster);
   const x0 = (plan.x[i - 1]! - left) * scale;
   const y0 = (plan.y[i - 1]! - top) * scale;
   const dx = (plan.x[i]! - left) * scale - x0;
   const dy = (plan.y[i]! - top) * scale - y0;
-  if (Math.max(x0, x0 + dx) < 0 || Math.min(x0, x0 + dx) > width || Math.max(y0, y0 + dy) < 0 || Math.min(y0, y0 + dy) > height) return;
+  if (Math.max(x0, x0 + dx) < within.left || Math.min(x0, x0 + dx) > within.right) return;
+  if (Math.max(y0, y0 + dy) < within.top || Math.min(y0, y0 + dy) > within.bottom) return;
   const steps = Math.max(1, Math.ceil(Math.max(Math.abs(dx), Math.abs(dy))));
   const dash = Math.max(2, Math.round(dashMm * scale * 0.5));
   for (let k = 0; k <= steps; k++) {
     if (dashMm > 0 && Math.floor(k / dash) % 2 === 1) continue;
     const x = Math.floor(x0 + (dx * k) / steps);
     const y = Math.floor(y0 + (dy * k) / steps);
-    if (x >= 0 && y >= 0 && x < width && y < height) blend(data, (y * width + x) * 4, c.r, c.g, c.b, alpha);
+    if (x >= within.left && y >= within.top && x < within.right && y < within.bottom)
+      blend(data, (y * width + x) * 4, c.r, c.g, c.b, alpha);
   }
 }
 
 function drawDot(raster: Raster, x: number, y: number, radius: number, c: Rgb, alpha: number): void {
   const px = (x - raster.left) * raster.scale;
   const py = (y - raster.top) * raster.scale;
-  for (let v = Math.max(0, Math.floor(py - radius)); v <= Math.min(raster.height - 1, Math.ceil(py + radius)); v++) {
-    for (let u = Math.max(0, Math.floor(px - radius)); u <= Math.min(raster.width - 1, Math.ceil(px + radius)); u++) {
+  const within = drawable(raster);
+  for (let v = Math.max(within.top, Math.floor(py - radius)); v <= Math.min(within.bottom - 1, Math.ceil(py + radius)); v++) {
+    for (let u = Math.max(within.left, Math.floor(px - radius)); u <= Math.min(within.right - 1, Math.ceil(px + radius)); u++) {
       const d = Math.sqrt((u + 0.5 - px) ** 2 + (v + 0.5 - py) ** 2);
       if (d < radius + 0.5) blend(raster.data, (v * raster.width + u) * 4, c.r, c.g, c.b, alpha * Math.min(1, radius + 0.5 - d));
     }

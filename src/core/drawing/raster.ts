@@ -8,6 +8,38 @@ export interface Raster {
   /** Place of the picture's upper left corner, mm. */
   readonly left: number;
   readonly top: number;
+  /** Pixels beyond it are left as they are. */
+  readonly clip?: PixelBox;
+}
+
+/** From `left` and `top` up to, but without, `right` and `bottom`; pixels. */
+export interface PixelBox {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+}
+
+/** Where a raster may be drawn on. */
+export const drawable = ({ clip, width, height }: Raster): PixelBox => clip ?? { left: 0, top: 0, right: width, bottom: height };
+
+/**
+ * Tells which stitches of a plan lie wholly beyond what may be drawn on, by the number of their last event.
+ * @param besideMm how far beside its line a stitch may be seen
+ */
+export function beyond({ x, y }: { x: Float32Array; y: Float32Array }, raster: Raster, besideMm: number): (i: number) => boolean {
+  const { left, top, right, bottom } = drawable(raster);
+  const [minX, maxX] = [raster.left + left / raster.scale - besideMm, raster.left + right / raster.scale + besideMm];
+  const [minY, maxY] = [raster.top + top / raster.scale - besideMm, raster.top + bottom / raster.scale + besideMm];
+  return (i) => {
+    const [x0, x1, y0, y1] = [x[i - 1]!, x[i]!, y[i - 1]!, y[i]!];
+    return (x0 < minX && x1 < minX) || (x0 > maxX && x1 > maxX) || (y0 < minY && y1 < minY) || (y0 > maxY && y1 > maxY);
+  };
+}
+
+/** Makes the pixels of a box empty. */
+export function clearBox({ data, width }: Raster, { left, top, right, bottom }: PixelBox): void {
+  for (let row = top; row < bottom; row++) data.fill(0, (row * width + left) * 4, (row * width + right) * 4);
 }
 
 export function makeRaster(width: number, height: number, scale: number, left: number, top: number): Raster {

@@ -1,6 +1,6 @@
 import type { StitchPlan } from '../plan/plan';
 import { Command } from '../plan/roles';
-import { blend, type Raster, type Rgb } from './raster';
+import { beyond, blend, drawable, type PixelBox, type Raster, type Rgb } from './raster';
 
 /**
  * Draws sewn threads as lit cylinders.
@@ -16,6 +16,9 @@ const PROFILE_STEPS = 24;
 const TWIST_FROM = 14;
 const TWIST_MM = 0.55;
 
+/** So far beside its line, at most, a thread is drawn, and two pixels more, mm. */
+export const BESIDE_MM = 1.2;
+
 export interface ThreadLook {
   rgb: Rgb;
   widthMm: number;
@@ -30,20 +33,23 @@ export function drawThreads(
   to = plan.x.length,
   visible: (piece: number) => boolean = () => true,
 ): void {
+  const within = drawable(raster);
+  const unseen = beyond(plan, raster, BESIDE_MM + 2 / raster.scale);
   for (let i = Math.max(1, from); i < to; i++) {
+    if (unseen(i)) continue;
     if (plan.command[i] !== Command.stitch || plan.command[i - 1]! > Command.jump) continue;
     if (plan.command[i - 1] === Command.jump && plan.x[i] === plan.x[i - 1]) continue;
     const look = looks[plan.thread[i]!];
     if (!look || !visible(plan.piece[i]!)) continue;
     const beside = besideOf(plan, i) * look.widthMm;
     if (beside === 0) {
-      drawStitch(raster, plan.x[i - 1]!, plan.y[i - 1]!, plan.x[i]!, plan.y[i]!, look);
+      drawStitch(raster, plan.x[i - 1]!, plan.y[i - 1]!, plan.x[i]!, plan.y[i]!, look, within);
       continue;
     }
     const [dx, dy] = [plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!];
     const length = Math.sqrt(dx * dx + dy * dy) || 1;
     const [ox, oy] = [(-dy / length) * beside, (dx / length) * beside];
-    drawStitch(raster, plan.x[i - 1]! + ox, plan.y[i - 1]! + oy, plan.x[i]! + ox, plan.y[i]! + oy, look);
+    drawStitch(raster, plan.x[i - 1]! + ox, plan.y[i - 1]! + oy, plan.x[i]! + ox, plan.y[i]! + oy, look, within);
   }
 }
 
@@ -66,8 +72,16 @@ for (let k = 0; k <= PROFILE_STEPS; k++) {
 }
 
 /** Draws one stitch, mm. */
-export function drawStitch(raster: Raster, x0: number, y0: number, x1: number, y1: number, look: ThreadLook): void {
-  const { width, height, data, scale } = raster;
+export function drawStitch(
+  raster: Raster,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  look: ThreadLook,
+  within: PixelBox = drawable(raster),
+): void {
+  const { width, data, scale } = raster;
   const ax = (x0 - raster.left) * scale;
   const ay = (y0 - raster.top) * scale;
   const bx = (x1 - raster.left) * scale;
@@ -75,9 +89,9 @@ export function drawStitch(raster: Raster, x0: number, y0: number, x1: number, y
   const radius = Math.max(0.5, (look.widthMm * scale) / 2);
   const thin = Math.min(1, (look.widthMm * scale) / 2 / radius);
   const reach = radius + 0.5;
-  const top = Math.max(0, Math.floor(Math.min(ay, by) - reach));
-  const bottom = Math.min(height - 1, Math.ceil(Math.max(ay, by) + reach));
-  if (top > bottom || Math.max(ax, bx) + reach < 0 || Math.min(ax, bx) - reach > width) return;
+  const top = Math.max(within.top, Math.floor(Math.min(ay, by) - reach));
+  const bottom = Math.min(within.bottom - 1, Math.ceil(Math.max(ay, by) + reach));
+  if (top > bottom || Math.max(ax, bx) + reach < within.left || Math.min(ax, bx) - reach > within.right) return;
   const length = Math.sqrt((bx - ax) ** 2 + (by - ay) ** 2) || 1e-6;
   const ux = (bx - ax) / length;
   const uy = (by - ay) / length;
@@ -96,8 +110,8 @@ export function drawStitch(raster: Raster, x0: number, y0: number, x1: number, y
       low = Math.max(low, mid - half);
       high = Math.min(high, mid + half);
     }
-    const first = Math.max(0, Math.floor(low));
-    const last = Math.min(width - 1, Math.ceil(high));
+    const first = Math.max(within.left, Math.floor(low));
+    const last = Math.min(within.right - 1, Math.ceil(high));
     for (let px = first; px <= last; px++) {
       const cx = px + 0.5 - ax;
       const t = cx * ux + cy * uy;

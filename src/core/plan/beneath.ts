@@ -39,6 +39,9 @@ export function directionBeneath(shape: PreparedShape, before: readonly GroundRo
   return undefined;
 }
 
+/** Whether a field of rows could matter to what a piece lies on. */
+export const reaches = (ground: GroundRows, shape: PreparedShape): boolean => boundsTouch(ground.box, boxOf(shape.painted));
+
 const boxOf = ofEach((area: Area) => boundsOf(area));
 
 function probesIn(shape: PreparedShape, b: Bounds): Point[] {

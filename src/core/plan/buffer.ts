@@ -31,6 +31,11 @@ export class StitchBuffer {
   /** @param most about so many events at the most: what runs away ends there, with an InputError */
   constructor(private readonly most = MOST_EVENTS) {}
 
+  /** Makes room for so many events in all. */
+  reserve(events: number): void {
+    if (events > this.capacity) this.widenTo(events);
+  }
+
   /** Appends an event. A stitch onto the very hole before it is left out. */
   push(x: number, y: number, role: number, command = 0): void {
     const px = snap(x);
@@ -60,6 +65,16 @@ export class StitchBuffer {
       }
     }
     this.push(x, y, role);
+  }
+
+  /** Appends events `from` up to, but without, `to` of columns whose coordinates lie on the lattice already. */
+  append(of: StitchColumns, from: number, to: number): void {
+    while (this.length + to - from > this.capacity) this.grow();
+    this.xs.set(of.x.subarray(from, to), this.length);
+    this.ys.set(of.y.subarray(from, to), this.length);
+    this.commands.set(of.command.subarray(from, to), this.length);
+    this.roles.set(of.role.subarray(from, to), this.length);
+    this.length += to - from;
   }
 
   /** Where the needle stands; null before the first event. */
@@ -109,7 +124,11 @@ export class StitchBuffer {
   private grow(): void {
     if (this.capacity >= this.most)
       throw new InputError('too-complex', 'it would have more stitches than any machine holds; make it smaller or its rows wider apart');
-    this.capacity *= 2;
+    this.widenTo(2 * this.capacity);
+  }
+
+  private widenTo(capacity: number): void {
+    this.capacity = capacity;
     const wider = <T extends Float32Array | Uint8Array>(from: T, to: T): T => {
       to.set(from);
       return to;

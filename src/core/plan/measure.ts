@@ -37,8 +37,8 @@ const BOBBIN_SHARE = 0.6;
 /** Measures a plan made from `job`. */
 export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
   const box = emptyBounds();
-  const satin = new Set(job.pieces.flatMap((p, i) => (p.kind === 'satin' ? [i] : [])));
-  const used = new Set<number>();
+  const satin = Uint8Array.from(job.pieces, (p) => (p.kind === 'satin' ? 1 : 0));
+  const used = new Uint8Array(256);
   let [stitches, trims, jumps, stops, changes, longest, longestSatin, length] = [0, 0, 0, 0, 0, 0, 0, 0];
   let [shortest, longestMove] = [Infinity, 0];
   for (let i = 0; i < plan.x.length; i++) {
@@ -53,7 +53,7 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
     }
     if (command !== Command.stitch) continue;
     stitches++;
-    used.add(plan.thread[i]!);
+    used[plan.thread[i]!] = 1;
     growBounds(box, plan.x[i]!, plan.y[i]!);
     if (i === 0 || plan.command[i - 1] !== Command.stitch) continue;
     const d = hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!);
@@ -61,7 +61,7 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
     if (d > longest) longest = d;
     if (plan.role[i] === Role.tie || plan.role[i - 1] === Role.tie) continue;
     if (d < shortest) shortest = d;
-    if (plan.role[i] === Role.cover && satin.has(plan.piece[i]!) && d > longestSatin) longestSatin = d;
+    if (plan.role[i] === Role.cover && satin[plan.piece[i]!] === 1 && d > longestSatin) longestSatin = d;
   }
   const upper = length + stitches * 2 * CLOTH_THICKNESS_MM + trims * THREAD_PER_TRIM_MM;
   const speed = recipeFor(job.brief).speed;
@@ -71,7 +71,7 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
     jumps,
     colourChanges: changes,
     handStops: stops - changes,
-    threads: used.size,
+    threads: used.reduce((sum, n) => sum + n, 0),
     widthMm: stitches === 0 ? 0 : box.maxX - box.minX,
     heightMm: stitches === 0 ? 0 : box.maxY - box.minY,
     longestStitchMm: longest,

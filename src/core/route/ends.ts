@@ -1,3 +1,4 @@
+import { ofEach } from '../geometry/known';
 import { nearestOnLine } from '../geometry/line';
 import { distance, type Area, type Point } from '../geometry/point';
 import type { StartEnd } from '../pieces/kind';
@@ -85,11 +86,13 @@ export function stepTo(
   const n = from.ends.length;
   const step: Step = { cost: new Float64Array(n).fill(away), next: new Int32Array(n).fill(least), cut: new Uint8Array(n).fill(1) };
   if (changes || target.approach?.how === 'trim') return step;
+  const reach = to.starts.map((_, s) => costs[cheapest[s]!]!);
+  if (reach.every((so) => so >= away)) return step;
   const arrivals = to.starts.map((p) => ground.hiddenNear(p, k));
   from.ends.forEach((end, e) => {
     const leaving = ground.hiddenNear(end, k);
     to.starts.forEach((start, s) => {
-      const so = costs[cheapest[s]!]!;
+      const so = reach[s]!;
       if (so >= step.cost[e]!) return;
       const arriving = arrivals[s]!;
       const offMm = leaving && arriving && leaving.way === arriving.way ? leaving.awayMm + arriving.awayMm : null;
@@ -200,13 +203,27 @@ export function ownChoices(item: RouteItem): Choices {
 /** Candidate places of the piece at a position; when fine, with the places on its rim that lie nearest to its neighbours. */
 function choicesOf(items: readonly RouteItem[], order: readonly number[], k: number, fine: boolean): Choices {
   const item = items[order[k]!]!;
+  if (!fine || !item.rim) return ownChoices(item);
+  const beside = (position: number): RouteItem | null => {
+    const other = items[order[position]!];
+    return other?.thread === item.thread ? other : null;
+  };
+  return fineChoices(item)(beside(k - 1) ?? NOBODY)(beside(k + 1) ?? NOBODY);
+}
+
+/** Stands for a neighbour that is none, or is sewn in another thread. */
+const NOBODY = {} as RouteItem;
+
+/** By a piece with a rim, the one before and the one after: most are those of the plan before. */
+const fineChoices = ofEach((item: RouteItem) =>
+  ofEach((before: RouteItem) => ofEach((after: RouteItem) => meetingChoices(item, item.rim!, before, after))),
+);
+
+function meetingChoices(item: RouteItem, rim: Area, before: RouteItem, after: RouteItem): Choices {
   const own = ownChoices(item);
-  const { pinnedStart, pinnedEnd, rim } = item;
-  if (!fine || !rim) return own;
-  const before = k > 0 ? items[order[k - 1]!]! : null;
-  const after = k + 1 < order.length ? items[order[k + 1]!]! : null;
-  const extraStarts = before?.thread === item.thread ? meeting(rim, ownChoices(before).ends) : [];
-  const extraEnds = after?.thread === item.thread ? meeting(rim, ownChoices(after).starts) : [];
+  const { pinnedStart, pinnedEnd } = item;
+  const extraStarts = before === NOBODY ? [] : meeting(rim, ownChoices(before).ends);
+  const extraEnds = after === NOBODY ? [] : meeting(rim, ownChoices(after).starts);
   if (extraStarts.length + extraEnds.length === 0) return own;
   const starts = pinnedStart ? [pinnedStart] : [...own.starts, ...extraStarts];
   const ends = pinnedEnd ? [pinnedEnd] : [...own.ends, ...extraEnds];

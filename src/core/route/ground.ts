@@ -1,4 +1,5 @@
 import { distance, type Point } from '../geometry/point';
+import { hypot } from '../units/trig';
 import { CELL_MM, cellOf, centreOf, type Spans } from './cells';
 import type { RouteItem } from './item';
 
@@ -98,11 +99,14 @@ export class Ground {
     this.sequence = order.map((i) => this.items[i]!);
     this.threads = this.sequence.map((i) => i.thread);
     this.heads.fill(-1);
-    for (let cell = 0; cell < this.latest.length; cell++) {
-      const position = this.latest[cell]!;
-      if (position < 0 || this.foam[cell] === 1) continue;
+    const { latest, foam } = this;
+    for (let cell = 0; cell < latest.length; cell++) {
+      const position = latest[cell]!;
+      if (position < 0 || foam[cell] === 1) continue;
       this.next[cell] = this.heads[position]!;
       this.heads[position] = cell;
+      // What follows in the row and is hidden by the same piece goes with it; the outermost cells are never hidden.
+      while (latest[cell + 1] === position && foam[cell + 1] === 0) cell++;
     }
     this.parent.fill(-1);
     this.active = order.length;
@@ -121,11 +125,25 @@ export class Ground {
   reveal(k: number): void {
     while (this.active > k) {
       this.active--;
-      for (let cell = this.heads[this.active]!; cell >= 0; cell = this.next[cell]!) {
-        this.parent[cell] = cell;
-        for (let row = cell - this.columns; row <= cell + this.columns; row += this.columns) {
-          for (let other = row - 1; other <= row + 1; other++) if (this.parent[other]! >= 0) this.join(cell, other);
-        }
+      for (let cell = this.heads[this.active]!; cell >= 0; cell = this.next[cell]!) this.revealRun(cell, this.active);
+    }
+  }
+
+  /** The cells in a row from `first` on that a piece hides, joined to all that is known around them. */
+  private revealRun(first: number, position: number): void {
+    const { latest, foam, parent, columns } = this;
+    let last = first;
+    while (latest[last + 1] === position && foam[last + 1] === 0) last++;
+    parent.fill(first, first, last + 1);
+    if (parent[first - 1]! >= 0) this.join(first, first - 1);
+    if (parent[last + 1]! >= 0) this.join(first, last + 1);
+    for (let row = first - columns; row <= first + columns; row += 2 * columns) {
+      // Known cells side by side hang together already: the first of them stands for all.
+      let known = false;
+      for (let other = row - 1; other <= row + 1 + last - first; other++) {
+        const here = parent[other]! >= 0;
+        if (here && !known) this.join(first, other);
+        known = here;
       }
     }
   }
@@ -167,13 +185,15 @@ export class Ground {
     const own = this.cellAt(p);
     if (this.hidden(own, k)) return own;
     const [row, column] = [cellOf(p.y) - this.top, cellOf(p.x) - this.left];
+    const [fromC, toC] = [Math.max(0, column - NEAR_CELLS), Math.min(this.columns - 1, column + NEAR_CELLS)];
     let best = -1;
     let least = Infinity;
     for (let r = Math.max(0, row - NEAR_CELLS); r <= Math.min(this.rows - 1, row + NEAR_CELLS); r++) {
-      for (let c = Math.max(0, column - NEAR_CELLS); c <= Math.min(this.columns - 1, column + NEAR_CELLS); c++) {
+      const dy = centreOf(r + this.top) - p.y;
+      for (let c = fromC; c <= toC; c++) {
         const cell = r * this.columns + c;
-        if (!this.hidden(cell, k)) continue;
-        const d = distance(this.placeOf(cell), p);
+        if (this.latest[cell]! < k || this.foam[cell] !== 0) continue;
+        const d = hypot(centreOf(c + this.left) - p.x, dy);
         if (d < least && d <= NEAR_MM) [best, least] = [cell, d];
       }
     }

@@ -40,8 +40,7 @@ export function linkTo(
     return { how: 'travel', way: inStitches([from, ...(target.approach.way ?? []), to]), shownMm };
   }
   if (gap <= TOUCHING_MM && !seen.foam) return { how: 'stitch', way: [], shownMm };
-  const lines = sequence.slice(k).flatMap((i) => i.lines);
-  const way = hiddenWay(ground, from, to, k, lines);
+  const way = hiddenWay(ground, from, to, k, () => sequence.slice(k).flatMap((i) => i.lines));
   if (way) {
     const length = way.slice(1).reduce((sum, p, i) => sum + distance(p, way[i]!), 0);
     if (length * pace.mm <= pace.trim) return { how: 'travel', way: inStitches(way), shownMm };

@@ -11,15 +11,17 @@ const DIAGONAL = 1.414;
 
 /**
  * The shortest hidden way to piece `k`, over cells (A*), pulled straight wherever it stays hidden.
+ * @param linesOf lines that hide what runs along them: piece `k`'s and those of later ones
  * @returns places from `from` to `to`, or null when there is none
  */
-export function hiddenWay(ground: Ground, from: Point, to: Point, k: number, lines: readonly Line[]): Point[] | null {
+export function hiddenWay(ground: Ground, from: Point, to: Point, k: number, linesOf: () => readonly Line[]): Point[] | null {
   const start = ground.nearHidden(from, k);
   const goal = ground.nearHidden(to, k);
   if (start < 0 || goal < 0) return null;
   if (sees(ground, from, to, k)) return [from, to];
   const cells = search(ground, start, goal, k);
   if (!cells) return null;
+  const lines = linesOf();
   const places = [from, ...cells.map((c) => onLine(ground.placeOf(c), ground, c, k, lines)), to];
   return pulled(places, (a, b) => sees(ground, a, b, k));
 }

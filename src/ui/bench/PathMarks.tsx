@@ -7,7 +7,7 @@ import type { ExplainedCut } from '@/core/plan/explain';
 import type { StitchPlan } from '@/core/plan/plan';
 import { reshape } from '@/store/commands';
 import { setApproach } from '@/store/orderCommands';
-import { usePlan } from '@/store/planStore';
+import { useCuts, usePlan } from '@/store/planStore';
 import { allowTravel } from '@/store/routeStore';
 import { select } from '@/store/viewStore';
 import { Handle } from './Handle';
@@ -30,7 +30,7 @@ function pin(id: string, which: 'start' | 'end', to: Point, mark: string): void 
 /** Order numbers, starts, ends, travels and cuts over the Path look; all of them can be dragged. */
 export function PathMarks({ job, scale }: { job: Job; scale: number }) {
   const plan = usePlan((s) => s.planned?.plan);
-  const cuts = usePlan((s) => s.planned?.cuts);
+  const cuts = useCuts();
   if (!plan) return null;
   const k = 1 / scale;
   return (

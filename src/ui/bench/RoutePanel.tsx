@@ -5,7 +5,7 @@ import type { CutRemedy, ExplainedCut } from '@/core/plan/explain';
 import type { RouteProposal } from '@/core/plan/propose';
 import { formatClock } from '@/core/units/length';
 import { centreOn } from '@/store/cameraStore';
-import { usePlan } from '@/store/planStore';
+import { useCuts, usePlan } from '@/store/planStore';
 import { addBridge, allowTravel, cancelSearch, closeRoute, freeEnds, searchRoute, takeProposal, useRoute } from '@/store/routeStore';
 import { useView } from '@/store/viewStore';
 import { Button, SignButton } from '../components/Button';
@@ -27,7 +27,7 @@ const REMEDY_WORDS: Record<Exclude<CutRemedy, 'reorder'>, string> = {
 /** The needle's path: a better order to be had, and every cut with its reason and what would save it. */
 export function RoutePanel({ job }: { job: Job }) {
   const { policy, progress, proposal, problem } = useRoute();
-  const cuts = usePlan((s) => s.planned?.cuts) ?? [];
+  const cuts = useCuts();
   const between = cuts.filter((c) => c.reason !== 'end');
   const changes = between.filter((c) => c.reason === 'thread').length;
   return (

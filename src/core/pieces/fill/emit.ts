@@ -130,10 +130,31 @@ export function stepTo(
   // Rows nearer than a stitch would have to reach out far; they stay back instead.
   const way = lean < -0.005 || needed > REACH_OUT_MM ? -1 : 1;
   let best = onLattice(p);
-  for (let shift = 0.002; shift <= 0.4 && distance(here, best) < SHORTEST_STITCH_MM; shift += 0.002) {
-    best = onLattice(add(p, scale(outward, way * shift)));
+  const along = scale(outward, way);
+  for (let i = firstShift(here, p, along); i < SHIFTS.length && distance(here, best) < SHORTEST_STITCH_MM; i++) {
+    best = onLattice(add(p, scale(along, SHIFTS[i]!)));
   }
   out.push(best.x, best.y, role);
+}
+
+/** By how much a step may be lengthened, mm. */
+const SHIFTS: readonly number[] = (() => {
+  const all: number[] = [];
+  for (let shift = 0.002; shift <= 0.4; shift += 0.002) all.push(shift);
+  return all;
+})();
+/** More than the plan's lattice can move a place. */
+const LATTICE_SLACK_MM = 0.0015;
+
+/** The first of `SHIFTS` that is worth trying: before it `p`, moved `along`, surely lies too near to `here`. */
+function firstShift(here: Point, p: Point, along: Point): number {
+  const from = sub(p, here);
+  const lean = dot(from, along);
+  const near = SHORTEST_STITCH_MM - LATTICE_SLACK_MM;
+  const lack = near * near - dot(from, from);
+  if (lack <= 0) return 0;
+  const shift = Math.sqrt(lean * lean + lack) - lean;
+  return Math.max(0, Math.min(SHIFTS.length - 1, Math.floor(shift / 0.002) - 2));
 }
 
 /** Sews a way as running stitches that cut none of its corners, from where the needle stands. */

@@ -1,0 +1,376 @@
+import type { Job } from '../document/types';
+import { resample } from '../geometry/line';
+import { distance, type Point } from '../geometry/point';
+import type { Link } from '../route/link';
+import { usualTies } from '../ties/choose';
+import { isTied, tieIn, tieOff, type Tie } from '../ties/ties';
+import { MACHINE_LIMIT_MM } from '../units/tolerances';
+import { StitchBuffer, type StitchColumns } from './buffer';
+import type { PlannedLink, PlannedPiece, StitchPlan } from './plan';
+import { Command, Role } from './roles';
+import type { PlanRoute } from './route';
+import type { Shaped } from './shaped';
+
+/** A piece with its own stitches. */
+export type Sewn = Shaped & { columns: StitchColumns | null; problem: string | null };
+
+/** Needle events of one job: more than any machine holds. */
+const MOST_JOB_EVENTS = 2_000_000;
+/** So far back a joint looks at what was sewn. */
+const LOOKS_BACK = 4;
+
+/** About so many events join one piece to the next. */
+const JOINT_EVENTS = 16;
+
+/** How the needle is brought to a piece. */
+interface Approach {
+  kind: 'first' | 'thread' | 'stop' | 'link';
+  waits: boolean;
+  link: Link | null;
+}
+
+/** What a piece became in a plan, with its joint, and all that this depended on beside the piece itself. */
+export interface Block {
+  /** First event of the joint, and the one after the piece's last. */
+  from: number;
+  to: number;
+  index: number;
+  current: number;
+  before: Sewn | null;
+  approach: Approach;
+  thread: number;
+  threadBefore: number;
+  planned: PlannedPiece;
+}
+
+/** A plan made before, whose blocks are taken over where nothing about them has changed. */
+export interface Before {
+  blocks: ReadonlyMap<Sewn, Block>;
+  plan: StitchPlan;
+}
+
+const overFoam = (s: Sewn): boolean => (s.settings?.foam?.value ?? 0) > 0;
+
+/** The first penetrations from event `i` on, as far as the thread is not interrupted. */
+function firstPoints(c: StitchColumns, i: number): Point[] {
+  const out: Point[] = [];
+  for (let k = i; k < Math.min(c.x.length, i + 4) && c.command[k] === Command.stitch; k++) out.push({ x: c.x[k]!, y: c.y[k]! });
+  return out;
+}
+
+const samePlaces = (a: readonly Point[], b: readonly Point[]): boolean =>
+  a.length === b.length && a.every((p, i) => p.x === b[i]!.x && p.y === b[i]!.y);
+
+function sameApproach(a: Approach, b: Approach): boolean {
+  if (a.kind !== b.kind || a.waits !== b.waits) return false;
+  const [p, q] = [a.link, b.link];
+  if (p === q || !p || !q) return p === q;
+  return p.how === q.how && p.reason === q.reason && p.shownMm === q.shownMm && samePlaces(p.way, q.way);
+}
+
+/**
+ * Joins the pieces' stitches into one plan. Where a piece, the one before it and the way between them are what they were in
+ * the plan before, its events are taken over from there.
+ */
+export class Assembly {
+  private readonly out = new StitchBuffer(Infinity);
+  private pieceOf = new Uint16Array(4096);
+  private threadOf = new Uint8Array(4096);
+  /** Events that have an owner. */
+  private marked = 0;
+  private readonly planned: PlannedPiece[] = [];
+  private readonly threads: ReadonlyMap<string, number>;
+  private readonly tieWhen: 'trims' | 'always' | 'never';
+  private thread = -1;
+  /** The piece that was sewn last. */
+  private current = 0;
+  /** What each sewn piece became, for the next plan. */
+  readonly blocks = new Map<Sewn, Block>();
+
+  constructor(
+    job: Job,
+    private readonly sewn: readonly Sewn[],
+    private readonly route: PlanRoute,
+    private readonly before: Before | null = null,
+  ) {
+    this.threads = new Map(job.threads.map((t, i) => [t.id, i]));
+    this.tieWhen = job.settings.tieWhen ?? usualTies(job.brief.cloth);
+    const foreseen = sewn.reduce((sum, s) => sum + (s.columns?.x.length ?? 0) + JOINT_EVENTS, 0);
+    this.out.reserve(foreseen);
+    this.makeRoom(foreseen);
+  }
+
+  run(): StitchPlan {
+    this.sewn.forEach((s, i) => this.addPiece(s, i));
+    if (this.out.length > 0) {
+      this.cut(this.current);
+      const at = this.out.last()!;
+      this.out.push(at.x, at.y, Role.travel, Command.end);
+      this.mark(this.current, this.thread);
+    }
+    return {
+      ...this.out.columns(),
+      piece: this.pieceOf.slice(0, this.marked),
+      thread: this.threadOf.slice(0, this.marked),
+      pieces: this.planned,
+    };
+  }
+
+  private addPiece(s: Sewn, index: number): void {
+    const { columns } = s;
+    if (!columns || columns.x.length === 0) {
+      this.leaveOut(s, s.problem ?? (s.shape ? 'nothing of it is large enough to sew' : 'its shape is empty'));
+    } else if (this.out.length + columns.x.length > MOST_JOB_EVENTS) {
+      this.leaveOut(s, 'with it the job would have more stitches than any machine holds');
+    } else this.sewPiece(s, columns, index);
+  }
+
+  private leaveOut(s: Sewn, problem: string): void {
+    this.planned.push({ ...this.figuresOf(s), problem });
+  }
+
+  private figuresOf(s: Sewn): PlannedPiece {
+    return {
+      id: s.piece.id,
+      from: this.out.length,
+      to: this.out.length,
+      stitches: 0,
+      areaMm2: s.shape?.areaMm2 ?? 0,
+      widthMm: s.shape?.facts.widthMm ?? 0,
+      settings: s.settings,
+      link: null,
+    };
+  }
+
+  private sewPiece(s: Sewn, columns: StitchColumns, index: number): void {
+    const thread = this.threads.get(s.piece.thread) ?? 0;
+    const made = {
+      from: this.out.length,
+      index,
+      current: this.current,
+      before: this.out.length > 0 ? this.sewn[this.current]! : null,
+      approach: this.approachTo(columns, index, thread),
+      thread,
+      threadBefore: this.thread,
+    };
+    const planned = this.takenOver(s, made) ?? this.sewAnew(s, columns, made);
+    this.planned.push(planned);
+    this.current = index;
+    this.thread = thread;
+    this.blocks.set(s, { ...made, to: this.out.length, planned });
+  }
+
+  private sewAnew(
+    s: Sewn,
+    columns: StitchColumns,
+    { approach, index, thread }: Pick<Block, 'approach' | 'index' | 'thread'>,
+  ): PlannedPiece {
+    const planned = this.figuresOf(s);
+    planned.link = this.enter(columns, index, thread, approach);
+    planned.from = this.out.length;
+    this.copy(columns, index);
+    planned.to = this.out.length;
+    planned.stitches = this.out.countStitches(planned.from, planned.to);
+    return planned;
+  }
+
+  /** The events that the piece had in the plan before, if it would get the same ones now. */
+  private takenOver(s: Sewn, now: Omit<Block, 'to' | 'planned'>): PlannedPiece | null {
+    const old = this.before?.blocks.get(s);
+    if (!old || old.before !== now.before || old.thread !== now.thread || old.threadBefore !== now.threadBefore) return null;
+    if (!sameApproach(old.approach, now.approach) || !this.followsTheSame(old.from)) return null;
+    const { plan } = this.before!;
+    this.out.append(plan, old.from, old.to);
+    this.makeRoom(this.out.length);
+    this.threadOf.set(plan.thread.subarray(old.from, old.to), now.from);
+    if (old.index === now.index && old.current === now.current) this.pieceOf.set(plan.piece.subarray(old.from, old.to), now.from);
+    else
+      for (let i = old.from, to = now.from; i < old.to; i++, to++) this.pieceOf[to] = plan.piece[i] === old.index ? now.index : now.current;
+    this.marked = this.out.length;
+    const shift = now.from - old.from;
+    if (shift === 0 && old.current === now.current) return old.planned;
+    const link = old.planned.link && { ...old.planned.link, from: now.current };
+    return { ...old.planned, link, from: old.planned.from + shift, to: old.planned.to + shift };
+  }
+
+  /** Whether what was sewn last is what came before event `from` of the plan before. */
+  private followsTheSame(from: number): boolean {
+    const { plan } = this.before!;
+    for (let k = 1; k <= LOOKS_BACK; k++) {
+      const at = this.out.pointAt(-k);
+      const i = from - k;
+      if (!at || i < 0) return !at && i < 0;
+      if (at.x !== plan.x[i] || at.y !== plan.y[i] || this.out.commandAt(-k) !== plan.command[i]) return false;
+    }
+    return true;
+  }
+
+  private approachTo(columns: StitchColumns, index: number, thread: number): Approach {
+    const s = this.sewn[index]!;
+    const laysFoam = overFoam(s) && !(index > 0 && overFoam(this.sewn[index - 1]!));
+    const waits = laysFoam || s.piece.stopBefore === true;
+    const here = this.out.last();
+    if (!here) return { kind: 'first', waits, link: null };
+    if (thread !== this.thread) return { kind: 'thread', waits, link: null };
+    if (waits) return { kind: 'stop', waits, link: null };
+    return { kind: 'link', waits, link: this.route.link(index, here, { x: columns.x[0]!, y: columns.y[0]! }) };
+  }
+
+  /** Gets the needle to the first penetration of a piece. @returns how it came there */
+  private enter(columns: StitchColumns, index: number, thread: number, { kind, waits, link }: Approach): PlannedLink | null {
+    const to = { x: columns.x[0]!, y: columns.y[0]! };
+    const here = this.out.last();
+    if (!here) {
+      this.thread = thread;
+      this.jumpTo(to, index);
+      if (waits) this.waitAt(to, index);
+      return null;
+    }
+    const came = { from: this.current, leaves: here, arrives: to, shownMm: distance(here, to) };
+    if (link) return { ...came, how: link.how, shownMm: link.shownMm, ...this.follow(link, to, index, thread) };
+    this.cut(this.current);
+    if (kind === 'thread') {
+      const at = this.out.last()!;
+      this.out.push(at.x, at.y, Role.travel, Command.stop);
+      this.mark(this.current, this.thread);
+      this.thread = thread;
+    } else this.waitAt(here, index);
+    this.jumpTo(to, index);
+    return { ...came, how: 'trim', reason: kind === 'thread' ? 'thread' : 'stop' };
+  }
+
+  private follow({ how, way, reason }: Link, to: Point, index: number, thread: number): Pick<PlannedLink, 'reason'> {
+    if (how !== 'trim' && this.tieWhen === 'always') this.lock(this.current);
+    if (how === 'trim') {
+      this.cut(this.current);
+      this.jumpTo(to, index);
+    } else if (how === 'travel') {
+      for (const p of way) this.out.push(p.x, p.y, Role.travel);
+      this.mark(index, thread);
+    }
+    return reason ? { reason } : {};
+  }
+
+  private jumpTo(p: Point, index: number): void {
+    this.out.push(p.x, p.y, Role.travel, Command.jump);
+    this.mark(index, this.thread);
+  }
+
+  private copy(c: StitchColumns, index: number): void {
+    const n = c.x.length;
+    for (let i = 0; i < n; i++) {
+      const plain = i > 0 && this.standsAt(c, i - 1) ? plainUntil(c, i) : i;
+      if (plain > i) {
+        this.out.append(c, i, plain);
+        i = plain - 1;
+      } else this.copyOne(c, i, index);
+    }
+    this.mark(index, this.thread);
+  }
+
+  private standsAt(c: StitchColumns, i: number): boolean {
+    return this.out.commandAt(-1) === Command.stitch && this.out.lastX() === c.x[i] && this.out.lastY() === c.y[i];
+  }
+
+  private copyOne(c: StitchColumns, i: number, index: number): void {
+    const p = { x: c.x[i]!, y: c.y[i]! };
+    if (c.command[i] === Command.trim) return this.cut(index);
+    if (c.command[i] === Command.stop) return this.stopFor(index);
+    if (c.command[i] === Command.stitch) this.divideTo(p, c.role[i]!);
+    this.out.push(p.x, p.y, c.role[i]!, c.command[i]);
+    const fresh = this.startsThread() || (i === 0 && this.tieWhen === 'always');
+    if (fresh && i + 1 < c.x.length && this.wants(index, 'tieIn') && !isTied(firstPoints(c, i))) {
+      this.tie(tieIn(p, { x: c.x[i + 1]!, y: c.y[i + 1]! }, this.tieOf(index)));
+    }
+    this.mark(index, this.thread);
+  }
+
+  /** Cuts the thread and lets the machine wait while something is laid on or cut away. */
+  private stopFor(index: number): void {
+    this.cut(this.out.commandAt(-1) === Command.stitch ? index : this.current);
+    const at = this.out.last();
+    if (at) this.waitAt(at, index);
+  }
+
+  private waitAt(p: Point, index: number): void {
+    this.out.push(p.x, p.y, Role.travel, Command.stop);
+    this.mark(index, this.thread);
+  }
+
+  /** Puts penetrations on the way to `p` where one stitch would be longer than machines make. */
+  private divideTo(p: Point, role: number): void {
+    const here = this.out.last();
+    if (!here || this.out.commandAt(-1) !== Command.stitch || distance(here, p) <= MACHINE_LIMIT_MM) return;
+    for (const q of resample([here, p], MACHINE_LIMIT_MM / 2).slice(1, -1)) this.out.push(q.x, q.y, role);
+  }
+
+  /** Whether the last event is the first stitch after a jump. */
+  private startsThread(): boolean {
+    const before = this.out.commandAt(-2);
+    return this.out.commandAt(-1) === Command.stitch && (before === Command.jump || before === Command.stop);
+  }
+
+  /** Whether a piece's thread is to be locked at its start or end. */
+  private wants(index: number, which: 'tieIn' | 'tieOff'): boolean {
+    return this.tieWhen !== 'never' && (this.sewn[index]?.settings?.[which].value ?? true);
+  }
+
+  private tieOf(index: number): Tie {
+    const s = this.sewn[index]?.settings;
+    return s
+      ? { shape: s.tieShape.value, lengthMm: s.tieLength.value, count: s.tieCount.value }
+      : { shape: 'line', lengthMm: 0.7, count: 3 };
+  }
+
+  private tie(points: readonly Point[]): void {
+    for (const p of points) this.out.push(p.x, p.y, Role.tie);
+  }
+
+  private lock(owner: number): void {
+    if (!this.wants(owner, 'tieOff')) return;
+    const at = this.out.last()!;
+    const behind = [-1, -2, -3, -4].map((k) => (this.out.commandAt(k) === Command.stitch ? this.out.pointAt(k) : null));
+    if (!isTied(behind.filter((p): p is Point => p !== null))) this.tie(tieOff(at, behind[1] ?? at, this.tieOf(owner)));
+  }
+
+  /** Locks and cuts the thread where the needle stands. */
+  private cut(owner: number): void {
+    const at = this.out.last();
+    if (!at || this.out.commandAt(-1) !== Command.stitch) return;
+    this.lock(owner);
+    const end = this.out.last()!;
+    this.out.push(end.x, end.y, Role.travel, Command.trim);
+    this.mark(owner, this.thread);
+  }
+
+  /** Gives all events without an owner to a piece and a thread. */
+  private mark(piece: number, thread: number): void {
+    const to = this.out.length;
+    this.makeRoom(to);
+    this.pieceOf.fill(Math.max(0, piece), this.marked, to);
+    this.threadOf.fill(Math.max(0, thread), this.marked, to);
+    this.marked = to;
+  }
+
+  private makeRoom(least: number): void {
+    if (least <= this.pieceOf.length) return;
+    const size = Math.max(2 * this.pieceOf.length, least);
+    const [pieces, threads] = [new Uint16Array(size), new Uint8Array(size)];
+    pieces.set(this.pieceOf);
+    threads.set(this.threadOf);
+    this.pieceOf = pieces;
+    this.threadOf = threads;
+  }
+}
+
+/** From event `i` of a piece on, up to where it holds nothing but stitches that any machine makes as they are. */
+function plainUntil(c: StitchColumns, i: number): number {
+  const n = c.x.length;
+  let k = i;
+  while (k < n && c.command[k] === Command.stitch && c.command[k - 1] === Command.stitch) {
+    const [dx, dy] = [c.x[k]! - c.x[k - 1]!, c.y[k]! - c.y[k - 1]!];
+    if (dx * dx + dy * dy > MACHINE_LIMIT_MM * MACHINE_LIMIT_MM) break;
+    k++;
+  }
+  return k;
+}

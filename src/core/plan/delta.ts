@@ -1,0 +1,111 @@
+import type { ResolvedSettings } from '../pieces/resolve';
+import type { PlannedPiece, StitchPlan } from './plan';
+
+type Columns = Pick<StitchPlan, 'x' | 'y' | 'command' | 'role' | 'piece' | 'thread'>;
+
+/** A piece of a plan: its place in the plan before when it is the same but for its events, or the piece itself. */
+type PieceDelta = number | (Omit<PlannedPiece, 'settings'> & { settings: ResolvedSettings | null | number });
+
+/** What makes a plan of the one before it. */
+export interface PlanDelta {
+  /** Events at the beginning, and at the end, that are those of the plan before. */
+  head: number;
+  tail: number;
+  /** The events between. */
+  middle: Columns;
+  pieces: PieceDelta[];
+  /** First event of each piece and the one after its last, in pairs. */
+  spans: Int32Array<ArrayBuffer>;
+}
+
+const COLUMNS = ['x', 'y', 'command', 'role', 'piece', 'thread'] as const satisfies readonly (keyof Columns)[];
+
+/** The difference between a plan and the one before it; from nothing, all of it. Share no memory with either. */
+export function planDelta(before: StitchPlan | null, after: StitchPlan): PlanDelta {
+  const head = before ? commonHead(before, after) : 0;
+  const tail = before ? commonTail(before, after, Math.min(before.x.length, after.x.length) - head) : 0;
+  const end = after.x.length - tail;
+  return {
+    head,
+    tail,
+    middle: eachColumn((name) => after[name].slice(head, end)),
+    pieces: piecesDelta(before?.pieces ?? [], after.pieces),
+    spans: Int32Array.from(after.pieces.flatMap((p) => [p.from, p.to])),
+  };
+}
+
+/** The plan that a difference leads to from the one before. */
+export function applyDelta(before: StitchPlan | null, { head, tail, middle, pieces, spans }: PlanDelta): StitchPlan {
+  const old = before?.x.length ?? 0;
+  const length = head + middle.x.length + tail;
+  const columns = eachColumn((name) => {
+    const column = middle[name];
+    const whole = new (column.constructor as new (n: number) => typeof column)(length);
+    if (before) {
+      whole.set(before[name].subarray(0, head));
+      whole.set(before[name].subarray(old - tail), head + column.length);
+    }
+    whole.set(column, head);
+    return whole;
+  });
+  return { ...columns, pieces: pieces.map((p, i) => pieceFrom(before, p, spans[2 * i]!, spans[2 * i + 1]!)) };
+}
+
+/** Memory of a difference that can be handed over. */
+export const memoryOf = ({ middle, spans }: PlanDelta): ArrayBuffer[] => [...COLUMNS.map((name) => middle[name].buffer), spans.buffer];
+
+function eachColumn(make: (name: keyof Columns) => Columns[keyof Columns]): Columns {
+  return Object.fromEntries(COLUMNS.map((name) => [name, make(name)])) as unknown as Columns;
+}
+
+const sameEvent = (a: Columns, i: number, b: Columns, k: number): boolean =>
+  a.x[i] === b.x[k] &&
+  a.y[i] === b.y[k] &&
+  a.command[i] === b.command[k] &&
+  a.role[i] === b.role[k] &&
+  a.piece[i] === b.piece[k] &&
+  a.thread[i] === b.thread[k];
+
+function commonHead(a: Columns, b: Columns): number {
+  const most = Math.min(a.x.length, b.x.length);
+  let n = 0;
+  while (n < most && sameEvent(a, n, b, n)) n++;
+  return n;
+}
+
+function commonTail(a: Columns, b: Columns, most: number): number {
+  const [m, k] = [a.x.length - 1, b.x.length - 1];
+  let n = 0;
+  while (n < most && sameEvent(a, m - n, b, k - n)) n++;
+  return n;
+}
+
+const sameBut = (a: PlannedPiece, b: PlannedPiece): boolean =>
+  a.settings === b.settings &&
+  a.link === b.link &&
+  a.id === b.id &&
+  a.stitches === b.stitches &&
+  a.problem === b.problem &&
+  a.areaMm2 === b.areaMm2 &&
+  a.widthMm === b.widthMm;
+
+function piecesDelta(before: readonly PlannedPiece[], after: readonly PlannedPiece[]): PieceDelta[] {
+  const places = new Map(before.map((p, i) => [p.id, i]));
+  return after.map((p) => {
+    const at = places.get(p.id);
+    const old = at === undefined ? undefined : before[at];
+    if (!old) return p;
+    if (sameBut(old, p)) return at!;
+    return old.settings === p.settings && p.settings ? { ...p, settings: at! } : p;
+  });
+}
+
+function pieceFrom(before: StitchPlan | null, delta: PieceDelta, from: number, to: number): PlannedPiece {
+  const old = (i: number): PlannedPiece => before!.pieces[i]!;
+  if (typeof delta === 'number') {
+    const same = old(delta);
+    return same.from === from && same.to === to ? same : { ...same, from, to };
+  }
+  const { settings } = delta;
+  return { ...delta, settings: typeof settings === 'number' ? old(settings).settings : settings };
+}

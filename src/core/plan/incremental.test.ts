@@ -1,0 +1,82 @@
+import { transformedPiece } from '../editing/transform';
+import type { Job, Piece } from '../document/types';
+import { jobOf, piece } from '../pieces/fixtures';
+import { Planner } from './build';
+import { applyDelta, planDelta } from './delta';
+
+/** Numbers from 0 to 1 that are the same for the same seed. */
+function dice(seed: number): () => number {
+  let a = seed;
+  return () => {
+    a = (a + 0x6d2b79f5) | 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+type Roll = () => number;
+const within = (roll: Roll, least: number, most: number): number => least + roll() * (most - least);
+const oneOf = <T>(roll: Roll, all: readonly T[]): T => all[Math.floor(roll() * all.length)]!;
+const place = (roll: Roll): string => `${within(roll, -30, 20).toFixed(2)},${within(roll, -30, 20).toFixed(2)}`;
+
+function anyPiece(roll: Roll): Piece {
+  const thread = oneOf(roll, ['t1', 't1', 't2']);
+  const [w, h] = [within(roll, 4, 18), within(roll, 4, 18)];
+  return oneOf(roll, [
+    () => piece('fill', { thread, area: `M${place(roll)} h${w} v${h} h${-w} Z` }, roll() < 0.5 ? { angle: Math.round(roll() * 180) } : {}),
+    () => piece('satin', { thread, line: `M${place(roll)} l${w},${h - 10}`, width: within(roll, 1, 5) }),
+    () => piece('run', { thread, line: `M${place(roll)} l${w},0 l0,${h}` }, { style: oneOf(roll, ['plain', 'double', 'bean']) }),
+    () => piece('satin', { thread, line: `M${place(roll)} l${w},0`, width: 4 }, roll() < 0.3 ? { foam: 2 } : {}),
+  ])();
+}
+
+const EDITS: readonly ((job: Job, i: number, roll: Roll) => Job)[] = [
+  (job, i, roll) => put(job, i, transformedPiece(job.pieces[i]!, [1, 0, 0, 1, within(roll, -4, 4), within(roll, -4, 4)])),
+  (job, i, roll) => put(job, i, { ...job.pieces[i]!, settings: { ...job.pieces[i]!.settings, spacing: within(roll, 0.3, 0.9) } }),
+  (job, i, roll) => put(job, i, { ...job.pieces[i]!, thread: oneOf(roll, ['t1', 't2']) }),
+  (job, i) => put(job, i, { ...job.pieces[i]!, stopBefore: !job.pieces[i]!.stopBefore }),
+  (job, i, roll) => ({ ...job, pieces: job.pieces.toSpliced(i, 0, { ...anyPiece(roll), id: `n${Math.floor(roll() * 1e9)}` }) }),
+  (job, i) => (job.pieces.length > 4 ? { ...job, pieces: job.pieces.toSpliced(i, 1) } : job),
+  (job, i, roll) => {
+    const pieces = job.pieces.toSpliced(i, 1);
+    pieces.splice(Math.floor(roll() * pieces.length), 0, job.pieces[i]!);
+    return { ...job, pieces };
+  },
+  (job, _, roll) => ({ ...job, settings: { ...job.settings, tieWhen: oneOf(roll, ['trims', 'always', 'never']) } }),
+  (job, _, roll) => ({ ...job, brief: { ...job.brief, cloth: oneOf(roll, ['twill', 'pique', 'jersey']) } }),
+];
+const put = (job: Job, i: number, p: Piece): Job => ({ ...job, pieces: job.pieces.with(i, p) });
+
+test.each([1, 2, 3, 4, 5, 6])('after any edit a plan is what it would be made from nothing (%i)', (seed) => {
+  const roll = dice(seed);
+  const planner = new Planner();
+  const start = jobOf(Array.from({ length: 12 }, () => anyPiece(roll)));
+  let job: Job = { ...start, threads: ['t1', 't2'].map((id) => ({ ...start.threads[0]!, id, code: id })) };
+  let shown = planner.plan(job);
+  const undo: Job[] = [];
+  for (let n = 0; n < 40; n++) {
+    if (undo.length > 3 && roll() < 0.2) job = undo.pop()!;
+    else {
+      undo.push(job);
+      job = oneOf(roll, EDITS)(job, Math.floor(roll() * job.pieces.length), roll);
+    }
+    const plan = planner.plan(job);
+    expect(plan).toEqual(new Planner().plan(job));
+    shown = applyDelta(shown, structuredClone(planDelta(shown, plan)));
+    expect(shown).toEqual(plan);
+  }
+});
+
+test('what was not touched is not sent again', () => {
+  const far = Array.from({ length: 30 }, (_, i) =>
+    piece('fill', { area: `M${(i % 6) * 20 - 60},${Math.floor(i / 6) * 20 - 50} h10 v10 h-10 Z` }),
+  );
+  const job = jobOf(far);
+  const planner = new Planner();
+  const before = planner.plan(job);
+  const after = planner.plan(put(job, 14, transformedPiece(job.pieces[14]!, [1, 0, 0, 1, 0.5, 0])));
+  const delta = planDelta(before, after);
+  expect(delta.middle.x.length).toBeLessThan(after.x.length / 10);
+  expect(delta.pieces.filter((p) => typeof p !== 'number').length).toBeLessThan(5);
+});
