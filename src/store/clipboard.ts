@@ -1,3 +1,4 @@
+import { among } from '@/core/document/among';
 import type { Piece, Thread } from '@/core/document/types';
 import { freeId, threadIn } from './commands';
 import { useJob } from './jobStore';
@@ -12,7 +13,8 @@ let copied: Copied | null = null;
 /** Keeps copies of pieces, to be pasted into this job or another one. @returns how many */
 export function copyToClipboard(ids: readonly string[]): number {
   const job = useJob.getState().job;
-  const pieces = job?.pieces.filter((p) => ids.includes(p.id)) ?? [];
+  const chosen = among(ids);
+  const pieces = job?.pieces.filter((p) => chosen(p.id)) ?? [];
   if (job && pieces.length > 0) copied = { pieces, threads: job.threads };
   return pieces.length;
 }

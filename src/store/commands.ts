@@ -1,3 +1,4 @@
+import { among } from '@/core/document/among';
 import { sizeGap } from '@/core/document/size';
 import { withSettings, type SettingsPatch } from '@/core/document/settings';
 import { briefSchema } from '@/core/document/schema';
@@ -36,9 +37,10 @@ export function editPiece(id: string, label: string, recipe: (piece: Piece) => v
 /** Sets one setting by hand, or gives it back to recipe and rules when `value` is undefined. */
 export function setSetting<K extends keyof PieceSettings>(ids: readonly string[], key: K, value: PieceSettings[K] | undefined): void {
   const label = value === undefined ? `Reset ${key}` : `Set ${key}`;
+  const chosen = among(ids);
   change(ids.length > 1 ? `${label} of ${ids.length} pieces` : label, (job) => {
     for (const piece of job.pieces) {
-      if (!ids.includes(piece.id)) continue;
+      if (!chosen(piece.id)) continue;
       if (value === undefined) delete piece.settings[key];
       else piece.settings[key] = value;
     }
@@ -47,15 +49,17 @@ export function setSetting<K extends keyof PieceSettings>(ids: readonly string[]
 
 /** Several settings in one step. */
 export function setSettings(ids: readonly string[], patch: SettingsPatch): void {
+  const chosen = among(ids);
   change(`Set ${Object.keys(patch).join(', ')}`, (job) => {
-    for (const piece of job.pieces) if (ids.includes(piece.id)) piece.settings = withSettings(piece.settings, patch);
+    for (const piece of job.pieces) if (chosen(piece.id)) piece.settings = withSettings(piece.settings, patch);
   });
 }
 
 /** Gives pieces another thread. */
 export function setThreads(ids: readonly string[], thread: string): void {
+  const chosen = among(ids);
   change(ids.length > 1 ? `Change thread of ${ids.length} pieces` : 'Change thread', (job) => {
-    for (const piece of job.pieces) if (ids.includes(piece.id)) piece.thread = thread;
+    for (const piece of job.pieces) if (chosen(piece.id)) piece.thread = thread;
   });
 }
 
@@ -71,9 +75,10 @@ export function threadIn(job: Job, thread: Omit<Thread, 'id'>): string {
 
 /** Gives pieces a thread that the job may not have yet. */
 export function setToThread(ids: readonly string[], thread: Omit<Thread, 'id'>): void {
+  const chosen = among(ids);
   change(`Sew in ${thread.name}`, (job) => {
     const id = threadIn(job, thread);
-    for (const piece of job.pieces) if (ids.includes(piece.id)) piece.thread = id;
+    for (const piece of job.pieces) if (chosen(piece.id)) piece.thread = id;
   });
 }
 
@@ -81,8 +86,9 @@ export function setToThread(ids: readonly string[], thread: Omit<Thread, 'id'>):
 export function copySettings(from: string, to: readonly string[]): void {
   const source = useJob.getState().job?.pieces.find((p) => p.id === from);
   if (!source) return;
+  const chosen = among(to);
   change(`Settings of ‘${source.name}’ to ${to.length} ${to.length === 1 ? 'piece' : 'pieces'}`, (job) => {
-    for (const piece of job.pieces) if (to.includes(piece.id) && piece.kind === source.kind) piece.settings = { ...source.settings };
+    for (const piece of job.pieces) if (chosen(piece.id) && piece.kind === source.kind) piece.settings = { ...source.settings };
   });
 }
 
@@ -143,11 +149,12 @@ export function reshape(id: string, label: string, recipe: (piece: Piece) => voi
 
 /** Maps pieces to another place; the moves of one gesture share a mark. */
 export function transformPieces(ids: readonly string[], label: string, m: Matrix, mark?: string): void {
+  const chosen = among(ids);
   useJob.getState().change(
     label,
     (job) => {
       job.pieces.forEach((piece, at) => {
-        if (ids.includes(piece.id) && !piece.locked) job.pieces[at] = transformedPiece(original<Piece>(piece), m);
+        if (chosen(piece.id) && !piece.locked) job.pieces[at] = transformedPiece(original<Piece>(piece), m);
       });
     },
     mark,
@@ -159,7 +166,8 @@ export function transformPieces(ids: readonly string[], label: string, m: Matrix
  * @returns ids of the copies
  */
 export function copyPieces(ids: readonly string[], label: string, maps: readonly Matrix[]): string[] {
-  const sources = (useJob.getState().job?.pieces ?? []).filter((p) => ids.includes(p.id));
+  const chosen = among(ids);
+  const sources = (useJob.getState().job?.pieces ?? []).filter((p) => chosen(p.id));
   const made: string[] = [];
   change(label, (job) => {
     const taken = new Set(job.pieces.map((p) => p.id));
@@ -182,7 +190,8 @@ export function copyPieces(ids: readonly string[], label: string, maps: readonly
  */
 export function repeatJoined(ids: readonly string[], label: string, maps: readonly Matrix[]): string[] {
   const pieces = useJob.getState().job?.pieces ?? [];
-  const made = new Map(pieces.filter((p) => ids.includes(p.id) && !p.locked).map((p) => [p.id, repeatedAsOne(p, maps)]));
+  const chosen = among(ids);
+  const made = new Map(pieces.filter((p) => chosen(p.id) && !p.locked).map((p) => [p.id, repeatedAsOne(p, maps)]));
   const taken = new Set(pieces.map((p) => p.id));
   const named = new Map(
     [...made].map(([id, parts]) => [id, parts.map((p, k) => (k === 0 ? p : { ...p, id: freeId(taken), name: `${p.name} ${k + 1}` }))]),
@@ -194,8 +203,9 @@ export function repeatJoined(ids: readonly string[], label: string, maps: readon
 }
 
 export function removePieces(ids: readonly string[]): void {
+  const chosen = among(ids);
   change(ids.length > 1 ? `Remove ${ids.length} pieces` : 'Remove piece', (job) => {
-    job.pieces = job.pieces.filter((p) => !ids.includes(p.id));
+    job.pieces = job.pieces.filter((p) => !chosen(p.id));
   });
 }
 

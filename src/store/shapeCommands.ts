@@ -1,3 +1,4 @@
+import { among } from '@/core/document/among';
 import type { Piece, Thread } from '@/core/document/types';
 import { alignedBy, distributedBy, type Alignment } from '@/core/editing/arrange';
 import { cutPiece, extendEdge, joinPieces, offsetOutline, simplifiedOutline } from '@/core/editing/outlines';
@@ -8,7 +9,10 @@ import { freeId, threadIn } from './commands';
 import { useJob } from './jobStore';
 
 const pieces = (): readonly Piece[] => useJob.getState().job?.pieces ?? [];
-const chosenFrom = (ids: readonly string[]): Piece[] => pieces().filter((p) => ids.includes(p.id));
+function chosenFrom(ids: readonly string[]): Piece[] {
+  const chosen = among(ids);
+  return pieces().filter((p) => chosen(p.id));
+}
 
 /** What could not be done and why, in a sentence; null when it was done. */
 export type Refusal = string | null;

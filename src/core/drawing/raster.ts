@@ -73,6 +73,13 @@ export function blend(data: Uint8ClampedArray, at: number, r: number, g: number,
     data[at + 3] = 255;
     return;
   }
+  if (data[at + 3] === 255) {
+    const under = 1 - alpha;
+    data[at] = r * alpha + data[at]! * under;
+    data[at + 1] = g * alpha + data[at + 1]! * under;
+    data[at + 2] = b * alpha + data[at + 2]! * under;
+    return;
+  }
   const below = (data[at + 3]! / 255) * (1 - alpha);
   const total = alpha + below;
   if (total <= 0) return;

@@ -71,6 +71,9 @@ for (let k = 0; k <= PROFILE_STEPS; k++) {
   glossOf[k] = up * up * up * up * up * up;
 }
 
+/** Pixels are looked at in their middle. */
+const MIDDLE = 0.5;
+
 /** Draws one stitch, mm. */
 export function drawStitch(
   raster: Raster,
@@ -89,8 +92,8 @@ export function drawStitch(
   const radius = Math.max(0.5, (look.widthMm * scale) / 2);
   const thin = Math.min(1, (look.widthMm * scale) / 2 / radius);
   const reach = radius + 0.5;
-  const top = Math.max(within.top, Math.floor(Math.min(ay, by) - reach));
-  const bottom = Math.min(within.bottom - 1, Math.ceil(Math.max(ay, by) + reach));
+  const top = Math.max(within.top, Math.ceil(Math.min(ay, by) - reach - MIDDLE));
+  const bottom = Math.min(within.bottom - 1, Math.floor(Math.max(ay, by) + reach - MIDDLE));
   if (top > bottom || Math.max(ax, bx) + reach < within.left || Math.min(ax, bx) - reach > within.right) return;
   const length = Math.sqrt((bx - ax) ** 2 + (by - ay) ** 2) || 1e-6;
   const ux = (bx - ax) / length;
@@ -100,8 +103,10 @@ export function drawStitch(
   const gloss = 44 * square * square;
   const twist = scale >= TWIST_FROM ? (2 * Math.PI) / (TWIST_MM * scale) : 0;
   const { r, g, b } = look.rgb;
+  const perLength = 2 / length;
+  const perStep = PROFILE_STEPS / radius;
   for (let py = top; py <= bottom; py++) {
-    const cy = py + 0.5 - ay;
+    const cy = py + MIDDLE - ay;
     let low = Math.min(ax, bx) - reach;
     let high = Math.max(ax, bx) + reach;
     if (Math.abs(uy) > 1e-3) {
@@ -110,10 +115,10 @@ export function drawStitch(
       low = Math.max(low, mid - half);
       high = Math.min(high, mid + half);
     }
-    const first = Math.max(within.left, Math.floor(low));
-    const last = Math.min(within.right - 1, Math.ceil(high));
+    const first = Math.max(within.left, Math.ceil(low - MIDDLE));
+    const last = Math.min(within.right - 1, Math.floor(high - MIDDLE));
     for (let px = first; px <= last; px++) {
-      const cx = px + 0.5 - ax;
+      const cx = px + MIDDLE - ax;
       const t = cx * ux + cy * uy;
       const side = cx * uy - cy * ux;
       let d = side < 0 ? -side : side;
@@ -121,8 +126,8 @@ export function drawStitch(
       else if (t > length) d = Math.sqrt(d * d + (t - length) * (t - length));
       const cover = reach - d;
       if (cover <= 0) continue;
-      const k = Math.min(PROFILE_STEPS, ((d / radius) * PROFILE_STEPS) | 0);
-      const along = Math.min(1, Math.max(0, t / length)) * 2 - 1;
+      const k = d >= radius ? PROFILE_STEPS : (d * perStep) | 0;
+      const along = t <= 0 ? -1 : t >= length ? 1 : t * perLength - 1;
       const bow = 1 - along * along;
       let light = base * profileOf[k]! * (0.92 + 0.08 * bow);
       if (twist > 0) light *= 1 + 0.07 * Math.sin(twist * t + (side / radius) * 2.2);

@@ -177,12 +177,13 @@ export interface Choices {
 
 function choicesFrom(options: readonly Option[]): Choices {
   const listed = (places: readonly Point[]): { once: Point[]; of: Int32Array } => {
-    const index = new Map<Point, number>();
-    const of = Int32Array.from(places, (p) => {
-      if (!index.has(p)) index.set(p, index.size);
-      return index.get(p)!;
+    const once: Point[] = [];
+    const of = new Int32Array(places.length);
+    places.forEach((p, i) => {
+      const known = once.indexOf(p);
+      of[i] = known < 0 ? once.push(p) - 1 : known;
     });
-    return { once: [...index.keys()], of };
+    return { once, of };
   };
   const [starts, ends] = [listed(options.map((o) => o.start)), listed(options.map((o) => o.end))];
   return { options, starts: starts.once, ends: ends.once, startOf: starts.of, endOf: ends.of };

@@ -1,4 +1,5 @@
 'use client';
+import { among } from '@/core/document/among';
 import { useEffect, useRef } from 'react';
 import { clothColour } from '@/core/drawing/picture';
 import type { Job } from '@/core/document/types';
@@ -145,9 +146,8 @@ function Artwork({ job }: { job: Job }) {
 function Selection({ job }: { job: Job }) {
   const { selected, also } = useView();
   const outlines = usePlan((s) => s.planned?.outlines);
-  const shown = job.pieces
-    .flatMap((p, i) => (p.id === selected || also.includes(p.id) ? [outlines?.[i] ?? ''] : []))
-    .filter((d) => d !== '');
+  const chosen = among(also);
+  const shown = job.pieces.flatMap((p, i) => (p.id === selected || chosen(p.id) ? [outlines?.[i] ?? ''] : [])).filter((d) => d !== '');
   if (shown.length === 0) return null;
   const d = shown.join(' ');
   return (

@@ -1,7 +1,9 @@
 'use client';
 import { Trash2, X } from 'lucide-react';
+import { useState } from 'react';
+import { among } from '@/core/document/among';
 import { KIND_WORDS } from '@/core/document/words';
-import type { Job } from '@/core/document/types';
+import type { Job, Piece } from '@/core/document/types';
 import type { ResolvedSettings } from '@/core/pieces/resolve';
 import { copySettings } from '@/store/commands';
 import { removeSaying } from './removeSaying';
@@ -19,11 +21,13 @@ export function ManyCard({ job }: { job: Job }) {
   const { selected, also } = useView();
   const planned = usePlan((s) => s.planned?.plan.pieces);
   const ids = [selected!, ...also];
-  const pieces = job.pieces.filter((p) => ids.includes(p.id));
+  const chosen = among(ids);
+  const pieces = job.pieces.filter((p) => chosen(p.id));
   const first = pieces.find((p) => p.id === selected) ?? pieces[0];
   if (!first) return null;
-  const settings = (planned ?? []).filter((p) => ids.includes(p.id)).flatMap((p): ResolvedSettings[] => (p.settings ? [p.settings] : []));
-  const stitches = (planned ?? []).filter((p) => ids.includes(p.id)).reduce((sum, p) => sum + p.stitches, 0);
+  const sewn = (planned ?? []).filter((p) => chosen(p.id));
+  const settings = sewn.flatMap((p): ResolvedSettings[] => (p.settings ? [p.settings] : []));
+  const stitches = sewn.reduce((sum, p) => sum + p.stitches, 0);
   const kinds = [...new Set(pieces.map((p) => KIND_WORDS[p.kind].toLowerCase()))].join(', ');
   const threads = new Set(pieces.map((p) => p.thread));
   return (
@@ -53,20 +57,34 @@ export function ManyCard({ job }: { job: Job }) {
       {settings.length === pieces.length && (
         <Settings ids={ids} piece={first} settings={mergedSettings(settings)} units={job.brief.units ?? 'mm'} />
       )}
+      <ChosenList pieces={pieces} onLeaveOut={(id) => selectAll(ids.filter((other) => other !== id))} />
+    </div>
+  );
+}
+
+/** So many are listed at first. */
+const LISTED = 50;
+
+function ChosenList({ pieces, onLeaveOut }: { pieces: readonly Piece[]; onLeaveOut: (id: string) => void }) {
+  const [all, setAll] = useState(false);
+  const listed = all ? pieces : pieces.slice(0, LISTED);
+  return (
+    <>
       <ol className="mt-3">
-        {pieces.map((p) => (
+        {listed.map((p) => (
           <li key={p.id} className="flex items-center justify-between border-t border-hairline py-1">
             <span className="truncate">{p.name}</span>
-            <button
-              type="button"
-              className="text-xs underline decoration-dotted underline-offset-2"
-              onClick={() => selectAll(ids.filter((id) => id !== p.id))}
-            >
+            <button type="button" className="text-xs underline decoration-dotted underline-offset-2" onClick={() => onLeaveOut(p.id)}>
               leave out
             </button>
           </li>
         ))}
       </ol>
-    </div>
+      {listed.length < pieces.length && (
+        <Button dense className="mt-2" onClick={() => setAll(true)}>
+          List the other {(pieces.length - listed.length).toLocaleString('en')}
+        </Button>
+      )}
+    </>
   );
 }

@@ -1,5 +1,6 @@
 import type { StitchPlan } from '@/core/plan/plan';
 import { Command } from '@/core/plan/roles';
+import { hypot } from '@/core/units/trig';
 import type { Finding } from '@/core/proof/finding';
 
 /** Farther from any stitch of its pieces a finding has no place in the sewing, mm. */
@@ -15,7 +16,7 @@ export function eventOfFinding(plan: StitchPlan, finding: Pick<Finding, 'at' | '
     if (finding.pieces.length > 0 && !finding.pieces.includes(piece.id)) return;
     for (let i = piece.from; i < piece.to; i++) {
       if (plan.command[i] !== Command.stitch) continue;
-      const away = Math.hypot(plan.x[i]! - finding.at.x, plan.y[i]! - finding.at.y);
+      const away = hypot(plan.x[i]! - finding.at.x, plan.y[i]! - finding.at.y);
       if (away <= Math.max(least, HERE_MM)) [best, least] = [i, Math.min(least, away)];
     }
   });

@@ -1,3 +1,4 @@
+import { among } from '@/core/document/among';
 import { useJob } from '@/store/jobStore';
 import { widthAt, type Gauge } from '@/core/editing/gauge';
 import { boundsOf, type Point } from '@/core/geometry/point';
@@ -43,8 +44,9 @@ export function piecesIn(a: Point, b: Point): string[] {
 /** The ids with all that are grouped with them. */
 export function withGroups(ids: readonly string[]): string[] {
   const pieces = useJob.getState().job?.pieces ?? [];
-  const groups = new Set(pieces.flatMap((p) => (p.group && ids.includes(p.id) ? [p.group] : [])));
-  return [...ids, ...pieces.flatMap((p) => (p.group && groups.has(p.group) && !ids.includes(p.id) ? [p.id] : []))];
+  const chosen = among(ids);
+  const groups = new Set(pieces.flatMap((p) => (p.group && chosen(p.id) ? [p.group] : [])));
+  return [...ids, ...pieces.flatMap((p) => (p.group && groups.has(p.group) && !chosen(p.id) ? [p.id] : []))];
 }
 
 /** Local width of the chosen piece, or else of the piece on top, at a place on the cloth. */

@@ -1,3 +1,4 @@
+import { among } from '@/core/document/among';
 import { toast } from 'sonner';
 import { removePieces } from '@/store/commands';
 import { useJob } from '@/store/jobStore';
@@ -5,7 +6,8 @@ import { select } from '@/store/viewStore';
 
 /** Removes pieces and says so, with the way back beside it. */
 export function removeSaying(ids: readonly string[]): void {
-  const names = (useJob.getState().job?.pieces ?? []).filter((p) => ids.includes(p.id)).map((p) => p.name);
+  const chosen = among(ids);
+  const names = (useJob.getState().job?.pieces ?? []).filter((p) => chosen(p.id)).map((p) => p.name);
   if (names.length === 0) return;
   const before = useJob.getState().job;
   removePieces(ids);

@@ -1,5 +1,6 @@
 import type { StitchPlan } from '@/core/plan/plan';
 import { Command, Role } from '@/core/plan/roles';
+import { hypot } from '@/core/units/trig';
 import { SECONDS_PER_CHANGE, SECONDS_PER_TRIM } from '@/core/route/seconds';
 
 /** The plan laid out in machine time. */
@@ -43,7 +44,7 @@ function layOut(plan: StitchPlan, stitchesPerMinute: number): Timeline {
     at[i + 1] = at[i]! + cost;
     stitches[i + 1] = stitches[i]! + (command === Command.stitch ? 1 : 0);
     if (i > 0 && command === Command.stitch && plan.command[i - 1] === Command.stitch) {
-      length[i] = Math.hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!);
+      length[i] = hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!);
     }
   }
   return { at, seconds: at[n]!, length, stitches };

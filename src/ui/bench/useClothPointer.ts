@@ -1,4 +1,5 @@
 'use client';
+import { among } from '@/core/document/among';
 import { useRef, type PointerEvent } from 'react';
 import { constrained } from '@/core/editing/drawn';
 import { insertNode } from '@/core/editing/nodes';
@@ -194,7 +195,8 @@ function snapped(box: Bounds, to: Point, from: Point, snapMm: number): Point {
 function boxOf(ids: readonly string[]): Bounds {
   const outlines = usePlan.getState().planned?.outlines ?? [];
   const pieces = useJob.getState().job?.pieces ?? [];
-  return boundsOf(pieces.flatMap((p, i) => (ids.includes(p.id) ? dataToRings(outlines[i] ?? '') : [])));
+  const chosen = among(ids);
+  return boundsOf(pieces.flatMap((p, i) => (chosen(p.id) ? dataToRings(outlines[i] ?? '') : [])));
 }
 
 /** Lays a new slant across the chosen piece while dragging. */

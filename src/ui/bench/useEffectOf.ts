@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { Job, PieceSettings } from '@/core/document/types';
+import { among } from '@/core/document/among';
+import type { Job, Piece, PieceSettings } from '@/core/document/types';
 import type { PlanFigures } from '@/core/plan/measure';
 import { withSettings } from '@/core/document/settings';
 import { useJob } from '@/store/jobStore';
@@ -44,15 +45,12 @@ export function useTried<Ask>(ask: Ask, jobsFor: JobsFor<Ask>): readonly (string
   return found.asked === asked && before ? found.after.map((a) => a && effectWords(before, a)) : [];
 }
 
-const withSetting: JobsFor<[readonly string[], Key, readonly unknown[]]> = (job, [ids, key, values]) =>
-  values.map((value) =>
-    value === null
-      ? null
-      : {
-          ...job,
-          pieces: job.pieces.map((p) => (ids.includes(p.id) ? { ...p, settings: withSettings(p.settings, { [key]: value }) } : p)),
-        },
-  );
+const withSetting: JobsFor<[readonly string[], Key, readonly unknown[]]> = (job, [ids, key, values]) => {
+  const chosen = among(ids);
+  const piecesWith = (value: unknown): Piece[] =>
+    job.pieces.map((p) => (chosen(p.id) ? { ...p, settings: withSettings(p.settings, { [key]: value }) } : p));
+  return values.map((value) => (value === null ? null : { ...job, pieces: piecesWith(value) }));
+};
 
 /**
  * What each value of a setting would change in the whole job.

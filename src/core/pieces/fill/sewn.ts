@@ -1,6 +1,6 @@
 import { makeMask, paintThread, type Mask } from '../../geometry/mask';
 import { boundsOf } from '../../geometry/point';
-import { fromUV, heightOf, type RowMesh } from './rows';
+import { heightOf, type RowMesh } from './rows';
 import type { RowSet } from './rowset';
 
 /** Where a way may run without lying on rows that are sewn already: a span of u on a stretch, or null where all is sewn. */
@@ -33,7 +33,8 @@ export class SewnRows {
     if (mesh === this.rows.mesh) return this.flags[stretch] === 0 ? [low, high] : null;
     const grid = this.painted();
     const v = heightOf(mesh, mesh.row[stretch]!);
-    const sewn = (at: number): boolean => isSet(grid, fromUV(mesh.frame, at, v).x, fromUV(mesh.frame, at, v).y);
+    const { c, s } = mesh.frame;
+    const sewn = (at: number): boolean => isSet(grid, at * c - v * s, at * s + v * c);
     if (sewn(u)) return null;
     let [a, b] = [u, u];
     while (a > low && !sewn(Math.max(low, a - CELL_MM))) a = Math.max(low, a - CELL_MM);

@@ -53,25 +53,27 @@ interface Aim {
 const clamp = (u: number, a: number, b: number): number => Math.min(b, Math.max(a, u));
 
 function search(mesh: RowMesh, a: number, b: number, { fromU, targetU, clear }: Aim): Step[] | null {
-  const cost = new Map<number, number>([[a, 0]]);
-  const at = new Map<number, number>([[a, clamp(fromU, mesh.u0[a]!, mesh.u1[a]!)]]);
-  const came = new Map<number, number>();
-  const done = new Set<number>();
+  const cost = new Float64Array(mesh.count).fill(Infinity);
+  const at = new Float64Array(mesh.count);
+  const came = new Int32Array(mesh.count).fill(-1);
+  const done = new Uint8Array(mesh.count);
+  cost[a] = 0;
+  at[a] = clamp(fromU, mesh.u0[a]!, mesh.u1[a]!);
   const queue = new FlatQueue<number>();
   queue.push(a, 0);
   for (let here = queue.pop(); here !== undefined; here = queue.pop()) {
-    if (here === b) return unwind(came, b).map((stretch) => ({ stretch, u: at.get(stretch)! }));
-    if (done.has(here)) continue;
-    done.add(here);
-    const u = at.get(here)!;
-    for (const next of [...neighbours(mesh, here, -1), ...neighbours(mesh, here, 1)]) {
+    if (here === b) return unwind(came, b).map((stretch) => ({ stretch, u: at[stretch]! }));
+    if (done[here] === 1) continue;
+    done[here] = 1;
+    const u = at[here]!;
+    for (const next of neighbours(mesh, here, -1).concat(neighbours(mesh, here, 1))) {
       const landing = clamp(u, mesh.u0[next]!, mesh.u1[next]!);
       const step = mesh.spacing + Math.abs(landing - u);
-      const total = cost.get(here)! + (clear && clear(mesh, next, landing) === null ? step * SEWN_PENALTY : step);
-      if (total >= (cost.get(next) ?? Infinity)) continue;
-      cost.set(next, total);
-      at.set(next, landing);
-      came.set(next, here);
+      const total = cost[here]! + (clear && clear(mesh, next, landing) === null ? step * SEWN_PENALTY : step);
+      if (total >= cost[next]!) continue;
+      cost[next] = total;
+      at[next] = landing;
+      came[next] = here;
       const ahead = Math.abs(mesh.row[b]! - mesh.row[next]!) * mesh.spacing;
       queue.push(next, total + Math.max(ahead, Math.abs(landing - targetU) * 0.5));
     }
@@ -79,9 +81,9 @@ function search(mesh: RowMesh, a: number, b: number, { fromU, targetU, clear }: 
   return null;
 }
 
-function unwind(came: Map<number, number>, last: number): number[] {
+function unwind(came: Int32Array, last: number): number[] {
   const out = [last];
-  for (let i = came.get(last); i !== undefined; i = came.get(i)) out.push(i);
+  for (let i = came[last]!; i >= 0; i = came[i]!) out.push(i);
   return out.reverse();
 }
 
