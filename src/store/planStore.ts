@@ -30,20 +30,23 @@ export const usePlan = create<PlanState>(() => ({ planned: null, of: null, versi
 /** Work that is done sooner is not announced. */
 const BUSY_AFTER_MS = 200;
 
-let running = false;
+/** The job that is being planned. */
+let running: Job | null = null;
 let wanted: Job | null = null;
 
 /** Plans the job unless it is planned already; of several requests while one runs only the last is served. */
 export function requestPlan(job: Job): void {
-  if (usePlan.getState().of === job) return;
-  wanted = job;
-  if (!running) void work();
+  if ((running ?? usePlan.getState().of) === job) wanted = null;
+  else {
+    wanted = job;
+    if (!running) void work();
+  }
 }
 
 async function work(): Promise<void> {
-  running = true;
   while (wanted) {
     const job: Job = wanted;
+    running = job;
     wanted = null;
     const busy = setTimeout(() => usePlan.setState({ busy: true, progress: 0 }), BUSY_AFTER_MS);
     try {
@@ -58,7 +61,7 @@ async function work(): Promise<void> {
     }
     clearTimeout(busy);
   }
-  running = false;
+  running = null;
   if (usePlan.getState().busy) usePlan.setState({ busy: false });
 }
 
@@ -71,7 +74,7 @@ const received = new PlanReceiver();
 
 /** Plans a job, and shows the plan to the painter. */
 async function planOf(job: Job): Promise<Planned> {
-  const progress = (done: number): void => usePlan.setState({ progress: done });
+  const progress = (done: number): void => (usePlan.getState().busy ? usePlan.setState({ progress: done }) : undefined);
   const wired = await engine.call('plan', { job, held: received.version }, { progress });
   const plan = received.take(wired.plan);
   // A worker that was replaced meanwhile knows nothing of what is held here.

@@ -32,10 +32,7 @@ export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
   useEffect(() => engine.warm(), []);
   // A database that answers at last may hold the job.
   useEffect(() => enterJob(id), [id, health]);
-  const job = useJob((s) => s.job);
-  useEffect(() => {
-    if (job && place === 'bench') requestPlan(job);
-  }, [job, place]);
+  useEffect(() => (place === 'bench' ? planning() : undefined), [place]);
   useLeaving();
 
   if (status === 'missing') return <Missing />;
@@ -55,6 +52,16 @@ export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
       {VIEWS[place]()}
     </div>
   );
+}
+
+/** Plans the open job now and after every change, without waiting for anything to be shown first. @returns how to stop */
+function planning(): () => void {
+  const plan = (): void => {
+    const { job } = useJob.getState();
+    if (job) requestPlan(job);
+  };
+  plan();
+  return useJob.subscribe((now, before) => (now.job === before.job ? undefined : plan()));
 }
 
 /** Going away, hiding or closing the page: what is unsaved is put where it cannot be lost, and closing asks first. */

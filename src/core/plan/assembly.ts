@@ -70,7 +70,8 @@ function sameApproach(a: Approach, b: Approach): boolean {
 
 /**
  * Joins the pieces' stitches into one plan. Where a piece, the one before it and the way between them are what they were in
- * the plan before, its events are taken over from there.
+ * the plan before, its events are taken over from there. A piece that is planned as the same object as in the plan before has
+ * the same events at the same places.
  */
 export class Assembly {
   private readonly out = new StitchBuffer(Infinity);

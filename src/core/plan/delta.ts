@@ -58,25 +58,27 @@ function eachColumn(make: (name: keyof Columns) => Columns[keyof Columns]): Colu
   return Object.fromEntries(COLUMNS.map((name) => [name, make(name)])) as unknown as Columns;
 }
 
-const sameEvent = (a: Columns, i: number, b: Columns, k: number): boolean =>
-  a.x[i] === b.x[k] &&
-  a.y[i] === b.y[k] &&
-  a.command[i] === b.command[k] &&
-  a.role[i] === b.role[k] &&
-  a.piece[i] === b.piece[k] &&
-  a.thread[i] === b.thread[k];
-
-function commonHead(a: Columns, b: Columns): number {
-  const most = Math.min(a.x.length, b.x.length);
-  let n = 0;
-  while (n < most && sameEvent(a, n, b, n)) n++;
-  return n;
+/** Events at the beginning that are the same. Pieces that are the same objects have the same events (see `Assembly`). */
+function commonHead(a: StitchPlan, b: StitchPlan): number {
+  let same = 0;
+  while (same < a.pieces.length && a.pieces[same] === b.pieces[same]) same++;
+  const known = same === 0 ? 0 : a.pieces[same - 1]!.to;
+  return COLUMNS.reduce((most, name) => headOf(a[name], b[name], known, most), Math.min(a.x.length, b.x.length));
 }
 
-function commonTail(a: Columns, b: Columns, most: number): number {
-  const [m, k] = [a.x.length - 1, b.x.length - 1];
+/** Events at the end that are the same, at most so many. */
+const commonTail = (a: Columns, b: Columns, most: number): number => COLUMNS.reduce((n, name) => tailOf(a[name], b[name], n), most);
+
+function headOf(a: ArrayLike<number>, b: ArrayLike<number>, from: number, most: number): number {
+  let n = from;
+  while (n < most && a[n] === b[n]) n++;
+  return Math.min(n, most);
+}
+
+function tailOf(a: ArrayLike<number>, b: ArrayLike<number>, most: number): number {
+  const [i, k] = [a.length - 1, b.length - 1];
   let n = 0;
-  while (n < most && sameEvent(a, m - n, b, k - n)) n++;
+  while (n < most && a[i - n] === b[k - n]) n++;
   return n;
 }
 

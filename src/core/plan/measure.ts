@@ -1,6 +1,6 @@
 import { recipeFor } from '../cloth/house';
 import type { Job } from '../document/types';
-import { emptyBounds, growBounds } from '../geometry/point';
+import { emptyBounds, type Bounds } from '../geometry/point';
 import { SECONDS_PER_CHANGE, SECONDS_PER_TRIM } from '../route/seconds';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 import { hypot } from '../units/trig';
@@ -34,54 +34,108 @@ const CLOTH_THICKNESS_MM = 0.6;
 const THREAD_PER_TRIM_MM = 40;
 const BOBBIN_SHARE = 0.6;
 
+/** What adds up over the events of a plan. */
+interface Sums {
+  box: Bounds;
+  stitches: number;
+  trims: number;
+  jumps: number;
+  stops: number;
+  changes: number;
+  length: number;
+  longest: number;
+  shortest: number;
+  longestSatin: number;
+  longestMove: number;
+  /** 1 for each thread that is sewn with. */
+  used: Uint8Array;
+}
+
 /** Measures a plan made from `job`. */
 export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
-  const box = emptyBounds();
-  const satin = Uint8Array.from(job.pieces, (p) => (p.kind === 'satin' ? 1 : 0));
-  const used = new Uint8Array(256);
-  let [stitches, trims, jumps, stops, changes, longest, longestSatin, length] = [0, 0, 0, 0, 0, 0, 0, 0];
-  let [shortest, longestMove] = [Infinity, 0];
-  for (let i = 0; i < plan.x.length; i++) {
-    const command = plan.command[i];
-    if (command === Command.trim) trims++;
-    else if (command === Command.jump) {
-      jumps++;
-      if (i > 0) longestMove = Math.max(longestMove, hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!));
-    } else if (command === Command.stop) {
-      stops++;
-      if (i + 1 < plan.x.length && plan.thread[i + 1] !== plan.thread[i]) changes++;
-    }
-    if (command !== Command.stitch) continue;
-    stitches++;
-    used[plan.thread[i]!] = 1;
-    growBounds(box, plan.x[i]!, plan.y[i]!);
-    if (i === 0 || plan.command[i - 1] !== Command.stitch) continue;
-    const d = hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!);
-    length += d;
-    if (d > longest) longest = d;
-    if (plan.role[i] === Role.tie || plan.role[i - 1] === Role.tie) continue;
-    if (d < shortest) shortest = d;
-    if (plan.role[i] === Role.cover && satin[plan.piece[i]!] === 1 && d > longestSatin) longestSatin = d;
-  }
-  const upper = length + stitches * 2 * CLOTH_THICKNESS_MM + trims * THREAD_PER_TRIM_MM;
+  const sums = summed(job, plan);
+  const { box, stitches, trims, stops, changes } = sums;
+  const upper = sums.length + stitches * 2 * CLOTH_THICKNESS_MM + trims * THREAD_PER_TRIM_MM;
   const speed = recipeFor(job.brief).speed;
   return {
     stitches,
     trims,
-    jumps,
+    jumps: sums.jumps,
     colourChanges: changes,
     handStops: stops - changes,
-    threads: used.reduce((sum, n) => sum + n, 0),
+    threads: sums.used.reduce((n, used) => n + used, 0),
     widthMm: stitches === 0 ? 0 : box.maxX - box.minX,
     heightMm: stitches === 0 ? 0 : box.maxY - box.minY,
-    longestStitchMm: longest,
-    shortestStitchMm: Number.isFinite(shortest) ? shortest : 0,
-    longestSatinMm: longestSatin,
-    longestMoveMm: longestMove,
+    longestStitchMm: sums.longest,
+    shortestStitchMm: Number.isFinite(sums.shortest) ? sums.shortest : 0,
+    longestSatinMm: sums.longestSatin,
+    longestMoveMm: sums.longestMove,
     runSeconds: (stitches / speed) * 60 + trims * SECONDS_PER_TRIM + stops * SECONDS_PER_CHANGE,
     upperThreadM: upper / 1000,
     bobbinThreadM: (upper * BOBBIN_SHARE) / 1000,
   };
+}
+
+/** Events are summed in spans of this many: a loop that is entered often is soon compiled well. */
+const SPAN = 1024;
+
+function summed(job: Job, plan: StitchPlan): Sums {
+  const sums: Sums = {
+    ...{ box: emptyBounds(), stitches: 0, trims: 0, jumps: 0, stops: 0, changes: 0, used: new Uint8Array(256) },
+    ...{ length: 0, longest: 0, shortest: Infinity, longestSatin: 0, longestMove: 0 },
+  };
+  const satin = Uint8Array.from(job.pieces, (p) => (p.kind === 'satin' ? 1 : 0));
+  for (let from = 0; from < plan.x.length; from += SPAN) {
+    const to = Math.min(from + SPAN, plan.x.length);
+    addStitches(sums, plan, from, to, satin);
+    addCommands(sums, plan, from, to);
+  }
+  return sums;
+}
+
+function addStitches(sums: Sums, plan: StitchPlan, from: number, to: number, satin: Uint8Array): void {
+  const { x, y, command, role, piece, thread } = plan;
+  const { box, used } = sums;
+  let { minX, minY, maxX, maxY } = box;
+  let { length, longest, shortest, longestSatin, stitches } = sums;
+  for (let i = from; i < to; i++) {
+    if (command[i] !== Command.stitch) continue;
+    stitches++;
+    used[thread[i]!] = 1;
+    const px = x[i]!;
+    const py = y[i]!;
+    if (px < minX) minX = px;
+    if (px > maxX) maxX = px;
+    if (py < minY) minY = py;
+    if (py > maxY) maxY = py;
+    if (i === 0 || command[i - 1] !== Command.stitch) continue;
+    const d = hypot(px - x[i - 1]!, py - y[i - 1]!);
+    length += d;
+    if (d > longest) longest = d;
+    if (role[i] === Role.tie || role[i - 1] === Role.tie) continue;
+    if (d < shortest) shortest = d;
+    if (d > longestSatin && role[i] === Role.cover && satin[piece[i]!] === 1) longestSatin = d;
+  }
+  sums.box = { minX, minY, maxX, maxY };
+  sums.length = length;
+  sums.longest = longest;
+  sums.shortest = shortest;
+  sums.longestSatin = longestSatin;
+  sums.stitches = stitches;
+}
+
+function addCommands(sums: Sums, { x, y, command, thread }: StitchPlan, from: number, to: number): void {
+  for (let i = from; i < to; i++) {
+    const what = command[i]!;
+    if (what === Command.trim) sums.trims++;
+    else if (what === Command.jump) {
+      sums.jumps++;
+      if (i > 0) sums.longestMove = Math.max(sums.longestMove, hypot(x[i]! - x[i - 1]!, y[i]! - y[i - 1]!));
+    } else if (what === Command.stop) {
+      sums.stops++;
+      if (i + 1 < x.length && thread[i + 1] !== thread[i]) sums.changes++;
+    }
+  }
 }
 
 /** Side of the squares over which layers are averaged, mm: fine enough to find a stack, coarse enough not to count single threads. */

@@ -1,6 +1,6 @@
 import { recipeFor } from '../cloth/house';
 import type { Job } from '../document/types';
-import type { Point } from '../geometry/point';
+import { emptyBounds, type Point } from '../geometry/point';
 import type { StartEnd } from '../pieces/kind';
 import { withCrossings } from '../route/crossings';
 import { evaluate, type EvaluateOptions } from '../route/ends';
@@ -8,6 +8,7 @@ import { Ground } from '../route/ground';
 import type { RouteItem } from '../route/item';
 import { routeItem } from '../route/itemOf';
 import { linkTo, type Link } from '../route/link';
+import { RouteMemory } from '../route/memory';
 import { preferenceFor } from '../route/policy';
 import { paceAt } from '../route/seconds';
 import type { Shaped } from './shaped';
@@ -50,39 +51,28 @@ function withOptions(job: Job, pieces: number[], plain: readonly RouteItem[]): R
  */
 export class Router {
   private last: { key: string; plain: readonly RouteItem[]; route: PlanRoute } | null = null;
+  private readonly memory = new RouteMemory();
 
   routeOf(job: Job, shaped: readonly Shaped[]): PlanRoute {
     const { pieces, plain } = plainItems(shaped);
     const key = JSON.stringify([pieces, job.settings, job.brief]);
     const { last } = this;
     if (last?.key === key && last.plain.length === plain.length && last.plain.every((item, i) => item === plain[i])) return last.route;
-    const route = remembered(routeOf(withOptions(job, pieces, plain)));
+    const route = routeOf(withOptions(job, pieces, plain), key, this.memory);
     this.last = { key, plain, route };
     return route;
   }
 }
 
-/** The same route, which finds each way once. */
-function remembered({ endsOf, link }: PlanRoute): PlanRoute {
-  const links = new Map<string, Link>();
-  return {
-    endsOf,
-    link(piece, from, to) {
-      const key = `${piece} ${from.x} ${from.y} ${to.x} ${to.y}`;
-      const made = links.get(key) ?? link(piece, from, to);
-      links.set(key, made);
-      return made;
-    },
-  };
-}
-
-function routeOf({ items, pieces, options }: RouteInput): PlanRoute {
+function routeOf({ items, pieces, options }: RouteInput, key: string, memory: RouteMemory): PlanRoute {
   const ground = new Ground(items);
+  memory.follow(items, key);
   const { ends } = evaluate(
     ground,
     items,
     items.map((_, k) => k),
     options,
+    memory,
   );
   const position = new Map(pieces.map((piece, k) => [piece, k]));
   return {
@@ -91,6 +81,12 @@ function routeOf({ items, pieces, options }: RouteInput): PlanRoute {
       if (k === undefined) return NOWHERE;
       return items[k]!.pinnedEnd ? { ...ends[k]!, goesOn: true } : ends[k]!;
     },
-    link: (piece, from, to) => linkTo(ground, items, position.get(piece)!, from, to, options),
+    link(piece, from, to) {
+      const k = position.get(piece)!;
+      return memory.link(k, from, to, () => {
+        const looked = emptyBounds();
+        return { link: linkTo(ground, items, k, from, to, options, looked), looked };
+      });
+    },
   };
 }

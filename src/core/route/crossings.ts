@@ -14,10 +14,21 @@ export function withCrossings(items: readonly RouteItem[]): RouteItem[] {
     if (!item.rim) return item;
     const found = lined.flatMap((j) => (j > i && boundsTouch(item.box, items[j]!.box) ? knownCrossings(item.rim!, items[j]!.lines) : []));
     if (found.length === 0) return item;
-    const extra = found.slice(0, MOST);
-    const places = [...new Set(item.candidates.map((c) => c.start)), ...extra];
-    return { ...item, candidates: places.flatMap((start) => places.filter((end) => end !== start).map((end) => ({ start, end }))) };
+    return crossed(item, found.slice(0, MOST));
   });
+}
+
+const lastCrossed = new WeakMap<RouteItem, { extra: readonly Point[]; made: RouteItem }>();
+
+/** The item with more places; the same one as last time when the places are. */
+function crossed(item: RouteItem, extra: readonly Point[]): RouteItem {
+  const last = lastCrossed.get(item);
+  if (last?.extra.length === extra.length && extra.every((p, i) => p === last.extra[i])) return last.made;
+  const places = [...new Set(item.candidates.map((c) => c.start)), ...extra];
+  const candidates = places.flatMap((start) => places.filter((end) => end !== start).map((end) => ({ start, end })));
+  const made = { ...item, candidates };
+  lastCrossed.set(item, { extra, made });
+  return made;
 }
 
 /** Crossings by shape: a plan is made at every change, and most shapes are those of the plan before. */

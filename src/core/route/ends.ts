@@ -1,9 +1,9 @@
-import { ofEach } from '../geometry/known';
-import { nearestOnLine } from '../geometry/line';
-import { distance, type Area, type Point } from '../geometry/point';
+import { distance, type Point } from '../geometry/point';
 import type { StartEnd } from '../pieces/kind';
-import type { Ground } from './ground';
+import { choicesOf, LONGEST_SHOWN_MM, type Choices } from './choices';
+import type { Ground, HiddenNear } from './ground';
 import type { RouteItem } from './item';
+import { dependOn, type Between, type RouteMemory } from './memory';
 import { DETOUR, type Pace } from './seconds';
 
 /** An order with the best starts and ends for it. */
@@ -26,23 +26,20 @@ export interface EvaluateOptions {
   preference?(item: number, position: number, option: { start: Point; end: Point }): number;
 }
 
-interface Option {
-  start: Point;
-  end: Point;
-}
-
 /** A visible stitch between letters is worth avoiding, though not a cut, seconds per mm. */
 const SHOWN_PER_MM = 0.4;
-/** At most so many places of a rim are added for each neighbour. */
-const MEETING_PLACES = 3;
-/** Straight links longer than this are cut anyway unless they are hidden, mm. */
-const LONGEST_SHOWN_MM = 9;
 
 /**
  * Chooses where each piece starts and ends in the given order, so that machine time between pieces is least: dynamic
  * programming from the last piece to the first over candidate places. Pinned places stay.
  */
-export function evaluate(ground: Ground, items: readonly RouteItem[], order: readonly number[], options: EvaluateOptions): Evaluated {
+export function evaluate(
+  ground: Ground,
+  items: readonly RouteItem[],
+  order: readonly number[],
+  options: EvaluateOptions,
+  memory: RouteMemory | null = null,
+): Evaluated {
   const n = order.length;
   if (n === 0) return { order, ends: [], seconds: 0, trims: 0, changes: 0 };
   ground.lay(order);
@@ -50,10 +47,12 @@ export function evaluate(ground: Ground, items: readonly RouteItem[], order: rea
   const steps: Step[] = [];
   let costs = preferred(choices[n - 1]!, order[n - 1]!, n - 1, options);
   for (let k = n - 2; k >= 0; k--) {
-    ground.reveal(k + 1);
-    const step = stepTo(ground, items[order[k]!]!, items[order[k + 1]!]!, choices[k]!, choices[k + 1]!, costs, k + 1, options);
+    const [here, target] = [items[order[k]!]!, items[order[k + 1]!]!];
+    const between = memory?.between(k, here, target, choices[k]!, choices[k + 1]!);
+    const step = stepTo(ground, here, target, choices[k]!, choices[k + 1]!, costs, k + 1, options, between);
     const own = preferred(choices[k]!, order[k]!, k, options);
-    own.forEach((c, i) => (own[i] = c + step.cost[choices[k]!.endOf[i]!]!));
+    const { endOf } = choices[k]!;
+    for (let i = 0; i < own.length; i++) own[i] = own[i]! + step.cost[endOf[i]!]!;
     costs = own;
     steps[k] = step;
   }
@@ -76,6 +75,7 @@ export function stepTo(
   costs: Float64Array,
   k: number,
   options: EvaluateOptions,
+  between?: Between,
 ): Step {
   const { pace } = options;
   const cheapest = cheapestPerStart(to, costs);
@@ -88,22 +88,55 @@ export function stepTo(
   if (changes || target.approach?.how === 'trim') return step;
   const reach = to.starts.map((_, s) => costs[cheapest[s]!]!);
   if (reach.every((so) => so >= away)) return step;
-  const arrivals = to.starts.map((p) => ground.hiddenNear(p, k));
-  from.ends.forEach((end, e) => {
-    const leaving = ground.hiddenNear(end, k);
-    to.starts.forEach((start, s) => {
+  const seconds = new LinkSeconds(ground, from, to, k, target, options, between);
+  for (let e = 0; e < n; e++) {
+    for (let s = 0; s < reach.length; s++) {
       const so = reach[s]!;
-      if (so >= step.cost[e]!) return;
-      const arriving = arrivals[s]!;
-      const offMm = leaving && arriving && leaving.way === arriving.way ? leaving.awayMm + arriving.awayMm : null;
-      const sum = so + linkSeconds(ground, end, start, k, offMm, target, options);
-      if (sum >= step.cost[e]!) return;
+      if (so >= step.cost[e]!) continue;
+      const sum = so + seconds.of(e, s);
+      if (sum >= step.cost[e]!) continue;
       step.cost[e] = sum;
       step.next[e] = cheapest[s]!;
       step.cut[e] = 0;
-    });
-  });
+    }
+  }
   return step;
+}
+
+/** Seconds from places where a piece may end to places where the next may begin, each worked out when it is asked for. */
+class LinkSeconds {
+  private readonly leaving: (HiddenNear | null | undefined)[] = [];
+  private readonly arriving: (HiddenNear | null | undefined)[] = [];
+
+  constructor(
+    private readonly ground: Ground,
+    private readonly from: Choices,
+    private readonly to: Choices,
+    private readonly k: number,
+    private readonly target: RouteItem,
+    private readonly options: EvaluateOptions,
+    private readonly between: Between | undefined,
+  ) {}
+
+  of(e: number, s: number): number {
+    const at = e * this.to.starts.length + s;
+    const known = this.between?.seconds[at];
+    if (known !== undefined && !Number.isNaN(known)) return known;
+    const [end, start] = [this.from.ends[e]!, this.to.starts[s]!];
+    const leaving = this.leaving[e] === undefined ? (this.leaving[e] = this.near(end)) : this.leaving[e];
+    const arriving = this.arriving[s] === undefined ? (this.arriving[s] = this.near(start)) : this.arriving[s];
+    const offMm = leaving && arriving && leaving.way === arriving.way ? leaving.awayMm + arriving.awayMm : null;
+    const made = linkSeconds(this.ground, end, start, this.k, offMm, this.target, this.options);
+    if (this.between) this.between.seconds[at] = made;
+    return made;
+  }
+
+  private near(p: Point): HiddenNear | null {
+    this.ground.reveal(this.k);
+    const found = this.ground.hiddenNear(p, this.k);
+    if (found && this.between) dependOn(this.between, this.ground.extentOf(found.way));
+    return found;
+  }
 }
 
 /** Of all options that begin in one place only the cheapest matters to what comes before. */
@@ -164,89 +197,4 @@ function trace(
     at = steps[k]!.next[end]!;
   }
   return { order, ends, seconds, trims, changes };
-}
-
-/** Pairs of start and end, with the places they share listed once. */
-export interface Choices {
-  options: readonly Option[];
-  starts: readonly Point[];
-  ends: readonly Point[];
-  startOf: Int32Array;
-  endOf: Int32Array;
-}
-
-function choicesFrom(options: readonly Option[]): Choices {
-  const listed = (places: readonly Point[]): { once: Point[]; of: Int32Array } => {
-    const once: Point[] = [];
-    const of = new Int32Array(places.length);
-    places.forEach((p, i) => {
-      const known = once.indexOf(p);
-      of[i] = known < 0 ? once.push(p) - 1 : known;
-    });
-    return { once, of };
-  };
-  const [starts, ends] = [listed(options.map((o) => o.start)), listed(options.map((o) => o.end))];
-  return { options, starts: starts.once, ends: ends.once, startOf: starts.of, endOf: ends.of };
-}
-
-const plain = new WeakMap<RouteItem, Choices>();
-
-/** Candidate places of a piece as they are, whatever its neighbours. */
-export function ownChoices(item: RouteItem): Choices {
-  const known = plain.get(item);
-  if (known) return known;
-  const base = item.candidates.length > 0 ? item.candidates : [{ start: ORIGIN, end: ORIGIN }];
-  const made = choicesFrom(base.map((c) => ({ start: item.pinnedStart ?? c.start, end: item.pinnedEnd ?? c.end })));
-  plain.set(item, made);
-  return made;
-}
-
-/** Candidate places of the piece at a position; when fine, with the places on its rim that lie nearest to its neighbours. */
-function choicesOf(items: readonly RouteItem[], order: readonly number[], k: number, fine: boolean): Choices {
-  const item = items[order[k]!]!;
-  if (!fine || !item.rim) return ownChoices(item);
-  const beside = (position: number): RouteItem | null => {
-    const other = items[order[position]!];
-    return other?.thread === item.thread ? other : null;
-  };
-  return fineChoices(item)(beside(k - 1) ?? NOBODY)(beside(k + 1) ?? NOBODY);
-}
-
-/** Stands for a neighbour that is none, or is sewn in another thread. */
-const NOBODY = {} as RouteItem;
-
-/** By a piece with a rim, the one before and the one after: most are those of the plan before. */
-const fineChoices = ofEach((item: RouteItem) =>
-  ofEach((before: RouteItem) => ofEach((after: RouteItem) => meetingChoices(item, item.rim!, before, after))),
-);
-
-function meetingChoices(item: RouteItem, rim: Area, before: RouteItem, after: RouteItem): Choices {
-  const own = ownChoices(item);
-  const { pinnedStart, pinnedEnd } = item;
-  const extraStarts = before === NOBODY ? [] : meeting(rim, ownChoices(before).ends);
-  const extraEnds = after === NOBODY ? [] : meeting(rim, ownChoices(after).starts);
-  if (extraStarts.length + extraEnds.length === 0) return own;
-  const starts = pinnedStart ? [pinnedStart] : [...own.starts, ...extraStarts];
-  const ends = pinnedEnd ? [pinnedEnd] : [...own.ends, ...extraEnds];
-  const apart = (start: Point, end: Point): boolean => pinnedStart !== null || pinnedEnd !== null || distance(end, start) > 0.5;
-  return choicesFrom(starts.flatMap((start) => ends.filter((end) => apart(start, end)).map((end) => ({ start, end }))));
-}
-
-const ORIGIN: Point = { x: 0, y: 0 };
-
-/** Places on a rim nearest to any of some other places. */
-function meeting(rim: Area, others: readonly Point[]): Point[] {
-  const found = others.map((p) => {
-    let best = { point: p, distance: Infinity };
-    for (const ring of rim) {
-      const near = nearestOnLine([...ring, ring[0]!], p);
-      if (near.distance < best.distance) best = near;
-    }
-    return best;
-  });
-  return found
-    .filter((f) => f.distance < LONGEST_SHOWN_MM)
-    .sort((a, b) => a.distance - b.distance)
-    .slice(0, MEETING_PLACES)
-    .map((f) => f.point);
 }

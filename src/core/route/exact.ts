@@ -1,5 +1,6 @@
 import type { Constraints } from './constraints';
-import { ownChoices, preferred, stepTo, type Choices, type EvaluateOptions, type Step } from './ends';
+import { ownChoices, type Choices } from './choices';
+import { preferred, stepTo, type EvaluateOptions, type Step } from './ends';
 import { Ground } from './ground';
 import type { RouteItem } from './item';
 

@@ -1,4 +1,4 @@
-import { distance, type Point } from '../geometry/point';
+import { distance, type Bounds, type Point } from '../geometry/point';
 import { hypot } from '../units/trig';
 import { CELL_MM, cellOf, centreOf, type Spans } from './cells';
 import type { RouteItem } from './item';
@@ -27,6 +27,12 @@ interface Straight {
   foam: boolean;
 }
 
+/** The hidden way near a place: a number that all places on it share, and how far the place lies from it, mm. */
+export interface HiddenNear {
+  way: number;
+  awayMm: number;
+}
+
 /**
  * The cloth as cells, each knowing the last piece in an order whose cover hides it. A travel before piece k is hidden
  * where that piece is k or later. Read from the last piece to the first, hidden cells only ever become more, so what
@@ -43,6 +49,8 @@ export class Ground {
   private readonly parent: Int32Array;
   private readonly next: Int32Array;
   private readonly heads: Int32Array;
+  /** Rows and columns that what hangs together reaches to, at its root. */
+  private readonly reach: { top: Int16Array; bottom: Int16Array; left: Int16Array; right: Int16Array };
   private threads: readonly string[] = [];
   private sequence: readonly RouteItem[] = [];
   private active = 0;
@@ -71,6 +79,7 @@ export class Ground {
     this.parent = new Int32Array(n);
     this.next = new Int32Array(n);
     this.heads = new Int32Array(items.length + 1);
+    this.reach = { top: new Int16Array(n), bottom: new Int16Array(n), left: new Int16Array(n), right: new Int16Array(n) };
     for (const item of items) if (item.foam) this.paint(item.painted, (cell) => (this.foam[cell] = 1));
   }
 
@@ -135,6 +144,10 @@ export class Ground {
     let last = first;
     while (latest[last + 1] === position && foam[last + 1] === 0) last++;
     parent.fill(first, first, last + 1);
+    const { reach } = this;
+    reach.top[first] = reach.bottom[first] = Math.floor(first / columns);
+    reach.left[first] = first % columns;
+    reach.right[first] = last % columns;
     if (parent[first - 1]! >= 0) this.join(first, first - 1);
     if (parent[last + 1]! >= 0) this.join(first, last + 1);
     for (let row = first - columns; row <= first + columns; row += 2 * columns) {
@@ -150,7 +163,26 @@ export class Ground {
 
   private join(a: number, b: number): void {
     const [p, q] = [this.root(a), this.root(b)];
-    if (p !== q) this.parent[Math.max(p, q)] = Math.min(p, q);
+    if (p === q) return;
+    const [kept, given] = [Math.min(p, q), Math.max(p, q)];
+    const { top, bottom, left, right } = this.reach;
+    this.parent[given] = kept;
+    if (top[given]! < top[kept]!) top[kept] = top[given]!;
+    if (bottom[given]! > bottom[kept]!) bottom[kept] = bottom[given]!;
+    if (left[given]! < left[kept]!) left[kept] = left[given]!;
+    if (right[given]! > right[kept]!) right[kept] = right[given]!;
+  }
+
+  /** The box of a hidden way (its number from `hiddenNear`), mm. */
+  extentOf(way: number): Bounds {
+    const { top, bottom, left, right } = this.reach;
+    const mm = (cell: number, from: number): number => (cell + from) * CELL_MM;
+    return {
+      minX: mm(left[way]!, this.left),
+      maxX: mm(right[way]! + 1, this.left),
+      minY: mm(top[way]!, this.top),
+      maxY: mm(bottom[way]! + 1, this.top),
+    };
   }
 
   private root(cell: number): number {
@@ -204,7 +236,7 @@ export class Ground {
    * The hidden way near a place before piece `k` (which must be revealed): a number that all places on it share, and how
    * far the place lies from it, mm; null when there is none.
    */
-  hiddenNear(p: Point, k: number): { way: number; awayMm: number } | null {
+  hiddenNear(p: Point, k: number): HiddenNear | null {
     const cell = this.nearHidden(p, k);
     if (cell < 0) return null;
     return { way: this.root(cell), awayMm: this.cellAt(p) === cell ? 0 : distance(p, this.placeOf(cell)) };

@@ -1,5 +1,5 @@
 import { resample } from '../geometry/line';
-import { distance, type Point } from '../geometry/point';
+import { distance, emptyBounds, type Bounds, type Point } from '../geometry/point';
 import type { Ground } from './ground';
 import { TOUCHING_MM } from './ground';
 import type { RouteItem } from './item';
@@ -21,6 +21,7 @@ export interface Link {
 
 /**
  * Links the needle's place to the first penetration of the piece at position `k` of the order that the ground was laid in.
+ * @param looked grows by the box of the cloth that was searched, mm
  * @param clean cleanest gaps: no stitch between columns that could be seen
  */
 export function linkTo(
@@ -30,6 +31,7 @@ export function linkTo(
   from: Point,
   to: Point,
   { pace, clean }: { pace: Pace; clean: boolean },
+  looked: Bounds = emptyBounds(),
 ): Link {
   const target = sequence[k]!;
   const gap = distance(from, to);
@@ -40,7 +42,7 @@ export function linkTo(
     return { how: 'travel', way: inStitches([from, ...(target.approach.way ?? []), to]), shownMm };
   }
   if (gap <= TOUCHING_MM && !seen.foam) return { how: 'stitch', way: [], shownMm };
-  const way = hiddenWay(ground, from, to, k, () => sequence.slice(k).flatMap((i) => i.lines));
+  const way = hiddenWay(ground, from, to, k, () => sequence.slice(k).flatMap((i) => i.lines), looked);
   if (way) {
     const length = way.slice(1).reduce((sum, p, i) => sum + distance(p, way[i]!), 0);
     if (length * pace.mm <= pace.trim) return { how: 'travel', way: inStitches(way), shownMm };

@@ -1,6 +1,6 @@
 import Flatqueue from 'flatqueue';
 import { nearestOnLine } from '../geometry/line';
-import { distance, type Line, type Point } from '../geometry/point';
+import { distance, emptyBounds, growBounds, type Bounds, type Line, type Point } from '../geometry/point';
 import { CELL_MM } from './cells';
 import type { Ground } from './ground';
 
@@ -11,15 +11,23 @@ const DIAGONAL = 1.414;
 
 /**
  * The shortest hidden way to piece `k`, over cells (A*), pulled straight wherever it stays hidden.
+ * @param looked grows by the box of the cloth that was searched, mm
  * @param linesOf lines that hide what runs along them: piece `k`'s and those of later ones
  * @returns places from `from` to `to`, or null when there is none
  */
-export function hiddenWay(ground: Ground, from: Point, to: Point, k: number, linesOf: () => readonly Line[]): Point[] | null {
+export function hiddenWay(
+  ground: Ground,
+  from: Point,
+  to: Point,
+  k: number,
+  linesOf: () => readonly Line[],
+  looked: Bounds = emptyBounds(),
+): Point[] | null {
   const start = ground.nearHidden(from, k);
   const goal = ground.nearHidden(to, k);
   if (start < 0 || goal < 0) return null;
   if (sees(ground, from, to, k)) return [from, to];
-  const cells = search(ground, start, goal, k);
+  const cells = search(ground, start, goal, k, looked);
   if (!cells) return null;
   const lines = linesOf();
   const places = [from, ...cells.map((c) => onLine(ground.placeOf(c), ground, c, k, lines)), to];
@@ -70,7 +78,7 @@ function pulled(places: readonly Point[], see: (a: Point, b: Point) => boolean):
   return out;
 }
 
-function search(ground: Ground, start: number, goal: number, k: number): number[] | null {
+function search(ground: Ground, start: number, goal: number, k: number, looked: Bounds): number[] | null {
   const { columns } = ground;
   const cost = new Map<number, number>([[start, 0]]);
   const came = new Map<number, number>();
@@ -84,6 +92,8 @@ function search(ground: Ground, start: number, goal: number, k: number): number[
   queue.push(start, left(start));
   while (queue.length > 0) {
     const here = queue.pop()!;
+    const { x, y } = ground.placeOf(here);
+    growBounds(looked, x, y);
     if (here === goal) return back(came, goal);
     const so = cost.get(here)!;
     for (const [step, length] of [

@@ -85,7 +85,11 @@ export function useSewnPicture(canvas: RefObject<HTMLCanvasElement | null>): voi
       paint();
       ask();
     };
-    const stops = [useCamera.subscribe(update), usePlan.subscribe(update), useView.subscribe(update)];
+    const stops = [
+      useCamera.subscribe(update),
+      usePlan.subscribe((now, before) => (now.version === before.version ? undefined : update())),
+      useView.subscribe((now, before) => (now.playhead === before.playhead && now.look === before.look ? undefined : update())),
+    ];
     update();
     return () => {
       gone = true;
