@@ -82,6 +82,7 @@ export const useJob = create<JobState>((set, get) => {
       stamp,
       () => ({ job: get().job!, artwork: get().artwork }),
       (saved, error) => report(made)(saved, error),
+      () => get().role !== 'waiting',
     );
     keeper = made;
   };

@@ -60,6 +60,26 @@ test('the tab that gets the job edits it', async () => {
   expect((await keptJob('j'))!.job.name).toBe('Mine');
 });
 
+describe('what is changed before it is known which tab edits', () => {
+  beforeEach(() => rename('Early'));
+
+  it('waits, and is written once this tab may', async () => {
+    await pass(350);
+    expect((await keptJob('j'))!.job.name).toBe('First');
+    grant(true);
+    await pass(2000);
+    expect((await keptJob('j'))!.job.name).toBe('Early');
+    expect(state()).toMatchObject({ role: 'editor', saved: 'saved' });
+  });
+
+  it('gives way, and says so, when another tab does', async () => {
+    await pass(3000);
+    expect(state()).toMatchObject({ role: 'follower', job: { name: 'First' }, conflict: null });
+    expect(state().notice).toMatch(/another tab edits/i);
+    expect((await keptJob('j'))!.job.name).toBe('First');
+  });
+});
+
 describe('a tab that does not get it', () => {
   beforeEach(() => pass(1000));
 

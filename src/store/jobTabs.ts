@@ -47,7 +47,7 @@ function obtain(id: string): void {
   held = id;
   useJob.setState({ role: 'waiting' });
   const wait = setTimeout(() => {
-    if (held === id && useJob.getState().role === 'waiting') useJob.setState({ role: 'follower' });
+    if (held === id && useJob.getState().role === 'waiting') void following();
   }, FOLLOW_AFTER_MS);
   lease = leaseOf(id, (got) => {
     if (held !== id) return;
@@ -61,6 +61,16 @@ async function became(): Promise<void> {
   // What was shown may be older than what the other tab saved last.
   if (role === 'follower' && job) await load(job.id);
   useJob.setState({ role: 'editor' });
+  // What was changed before the right was there waited for it.
+  if (role === 'waiting' && !allKept()) await useJob.getState().flush();
+}
+
+/** Another tab has the right to edit. What was changed here before that was known gives way to what that tab makes of the job. */
+async function following(): Promise<void> {
+  useJob.setState({ role: 'follower' });
+  if (allKept()) return;
+  await useJob.getState().takeKept();
+  useJob.setState({ notice: 'Another tab edits this job; what you had just changed here was not kept.' });
 }
 
 async function lost(): Promise<void> {

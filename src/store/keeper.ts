@@ -44,6 +44,8 @@ export class Keeper {
     private stamp: JobStamp,
     private readonly now: () => Keepable,
     private readonly report: (saved: SavedState, error: StorageError | null) => void,
+    /** While it is not known who may write, nothing is. */
+    private readonly mayWrite: () => boolean = () => true,
   ) {
     this.mark = stamp.mark;
   }
@@ -87,6 +89,7 @@ export class Keeper {
   /** Writes the whole job, if anything of it is not in its record yet. */
   settle(): Promise<void> {
     return this.run(async () => {
+      if (!this.mayWrite()) return;
       if (!this.clean || this.journaled > 0) await this.writeWhole();
     });
   }
@@ -113,6 +116,7 @@ export class Keeper {
 
   private async writeSoon(): Promise<void> {
     this.soon = null;
+    if (!this.mayWrite()) return;
     const old = this.journaled > 0 && Date.now() - this.journalSince > OLDEST_JOURNAL_MS;
     if (this.whole || this.artworkChanged || old || this.journaled + this.pending.length > LONGEST_JOURNAL) return this.writeWhole();
     if (this.pending.length === 0) return;

@@ -7,4 +7,18 @@ export const PLACES = [
 export type PlaceKey = (typeof PLACES)[number]['key'];
 
 export const isPlace = (text: string): text is PlaceKey => PLACES.some((p) => p.key === text);
-export const placeHref = (id: string, place: PlaceKey): string => `/job/${encodeURIComponent(id)}/${place}`;
+export const placeHref = (id: string, place: PlaceKey): string => `/job/${addressOf(id)}/${place}`;
+
+/** Browsers take these out of addresses, however they are written. */
+const DOTS: Record<string, string> = { '.': 'dot', '..': 'dotdot' };
+
+/** A job's id as a part of an address; any id has one. */
+const addressOf = (id: string): string => (DOTS[id] ? `~${DOTS[id]}` : encodeURIComponent(id.startsWith('~') ? `~${id}` : id));
+
+/** The id that a part of an address stands for. */
+export function idOfAddress(part: string): string {
+  const text = decodeURIComponent(part);
+  if (!text.startsWith('~')) return text;
+  const rest = text.slice(1);
+  return Object.keys(DOTS).find((id) => DOTS[id] === rest) ?? rest;
+}

@@ -1,9 +1,10 @@
 // Hands on the Bench: what keys, drags, signs and notices do, as a person who works fast would find it.
 import assert from 'node:assert/strict';
-import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test } from 'node:test';
+import { inflateSync } from 'node:zlib';
 import { bundleOf, jobRecord, startJourney } from './browser.mjs';
 
 const { app, driver, downloads, h } = await startJourney();
@@ -26,6 +27,27 @@ async function drag(from, to) {
   const [a, b] = [await h.pixel(...from), await h.pixel(...to)];
   const half = { x: Math.round((a.x + b.x) / 2), y: Math.round((a.y + b.y) / 2) };
   await driver.actions().move(a).press().move(half).move(b).release().perform();
+}
+const take = async (format) => {
+  await (await h.find('header button[aria-haspopup="menu"]')).click();
+  await (await h.findText('*[@role="menuitem"]', format)).click();
+};
+/** All that is written on a PDF's pages, in the order in which it was written. */
+function pdfWords(path) {
+  const bytes = readFileSync(path);
+  let words = '';
+  for (let at = bytes.indexOf('stream\n'); at >= 0; at = bytes.indexOf('stream\n', at + 1)) {
+    if (bytes.subarray(at - 3, at).toString() === 'end') continue;
+    const body = bytes.subarray(at + 7, bytes.indexOf('endstream', at));
+    let page = '';
+    try {
+      page = inflateSync(body).toString('latin1');
+    } catch {
+      continue;
+    }
+    for (const [, hex] of page.matchAll(/<([0-9A-F]+)> Tj/gi)) words += `${Buffer.from(hex, 'hex').toString('latin1')} `;
+  }
+  return words;
 }
 async function click(x, y) {
   await driver
@@ -211,17 +233,23 @@ test('a finding that is chosen is marked on the cloth with its pieces; severe on
   await h.find('[data-testid="finding-mark"]');
   await h.find('[data-testid="selection"]');
   assert.equal((await h.count('[data-sign="stop"] path, svg[data-sign="stop"]')) > 0, true);
-  const take = async () => {
-    await (await h.find('header button[aria-haspopup="menu"]')).click();
-    await (await h.findText('*[@role="menuitem"]', 'Motion words')).click();
-  };
-  await take();
+  await take('Motion words');
   assert.match(await h.text('[data-testid="take-away-question"]'), /outside the hoop/);
   await (await h.findText('button', 'Not now')).click();
   assert.equal(readdirSync(downloads).filter((f) => f.endsWith('.gcode')).length, 0);
-  await take();
+  await take('Motion words');
   await (await h.findText('button', 'all the same')).click();
   await h.poll('the file', async () => readdirSync(downloads).filter((f) => f.endsWith('.gcode')).length === 1);
+});
+
+test('the worksheet lists what is open', async () => {
+  await take('Worksheet');
+  await (await h.findText('button', 'all the same')).click();
+  const sheets = () => readdirSync(downloads).filter((f) => f.endsWith('.pdf'));
+  await h.poll('the worksheet', async () => sheets().length === 1);
+  const words = pdfWords(join(downloads, sheets()[0]));
+  assert.match(words, /Open findings: \d/);
+  assert.match(words, /outside the hoop/);
 });
 
 test('its fix is the next hoop, and then it leaves freely', async () => {

@@ -4,7 +4,7 @@ import { execFileSync } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { test } from 'node:test';
-import { bundleOf, jobRecord, startJourney } from './browser.mjs';
+import { bundleOf, hands, jobRecord, startBrowser, startJourney } from './browser.mjs';
 
 const { app, driver, downloads, h } = await startJourney();
 const RIGHT = '\uE014';
@@ -88,6 +88,52 @@ test('the whole shelf is saved to a file, and comes back from it', async () => {
   await (await h.find('input[type=file]')).sendKeys(join(downloads, files()[0]));
   await h.find('a[aria-label="Open Night shift cap"]');
   assert.equal(await h.count('a[aria-label^="Open "]'), 5);
+});
+
+test('after a week of work that no file holds, the shelf asks for a backup', async () => {
+  const asked = () => h.count('[data-testid="backup-due"]');
+  assert.equal(await asked(), 0);
+  await h.openDemo(app);
+  await rename('Ferry crew polo, second run');
+  await h.saved();
+  const { identifier } = await driver.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+    source: 'const now = Date.now; Date.now = () => now() + 8 * 24 * 3600 * 1000;',
+  });
+  await driver.get(app.address);
+  await (await h.findText('*[@data-testid="backup-due"]//button', 'Save the whole shelf to a file')).click();
+  await h.poll('no more asked', async () => (await asked()) === 0);
+  await h.poll('not asked again', async () => {
+    await driver.navigate().refresh();
+    await h.find('a[aria-label^="Open Ferry crew polo"]');
+    await new Promise((r) => setTimeout(r, 500));
+    return (await asked()) === 0;
+  });
+  await driver.sendDevToolsCommand('Page.removeScriptToEvaluateOnNewDocument', { identifier });
+});
+
+test('a job asked for while the shelf’s pictures are being sewn comes before them', async () => {
+  const own = await startBrowser();
+  try {
+    const hand = hands(own.driver);
+    await own.driver.get(app.address);
+    await (await hand.find('a[aria-label^="Open "]')).click();
+    await hand.sewn();
+    const kept = await own.driver.executeAsyncScript(`
+      const done = arguments[arguments.length - 1];
+      const opened = indexedDB.open('cobble-pictures');
+      opened.onerror = () => done('no database');
+      opened.onsuccess = () => {
+        const all = opened.result.objectStoreNames.contains('pictures')
+          ? opened.result.transaction('pictures').objectStore('pictures').count()
+          : null;
+        if (!all) return done(0);
+        all.onsuccess = () => done(all.result);
+      };`);
+    assert.equal(typeof kept, 'number');
+    assert.equal(kept < 4, true, `${kept} of five pictures were sewn first`);
+  } finally {
+    await own.driver.quit();
+  }
 });
 
 for (const [attack, words] of [
