@@ -92,6 +92,8 @@ test('the whole shelf is saved to a file, and comes back from it', async () => {
 
 test('after a week of work that no file holds, the shelf asks for a backup', async () => {
   const asked = () => h.count('[data-testid="backup-due"]');
+  const files = () => readdirSync(downloads).filter((f) => /^shelf-.*\.cobble$/.test(f)).length;
+  const before = files();
   assert.equal(await asked(), 0);
   await h.openDemo(app);
   await rename('Ferry crew polo, second run');
@@ -102,6 +104,7 @@ test('after a week of work that no file holds, the shelf asks for a backup', asy
   await driver.get(app.address);
   await (await h.findText('*[@data-testid="backup-due"]//button', 'Save the whole shelf to a file')).click();
   await h.poll('no more asked', async () => (await asked()) === 0);
+  await h.poll('a file', async () => files() === before + 1);
   await h.poll('not asked again', async () => {
     await driver.navigate().refresh();
     await h.find('a[aria-label^="Open Ferry crew polo"]');
