@@ -6,7 +6,7 @@ import { explainCuts, type ExplainedCut } from '@/core/plan/explain';
 import type { PlanFigures } from '@/core/plan/measure';
 import { keepPicture } from '@/platform/storage/records';
 import { engine, painter } from '@/workers/client';
-import { PlanReceiver, type WiredPlan } from '@/workers/planWire';
+import { PlanReceiver, withoutPieces, type WiredPlan } from '@/workers/planWire';
 import type { Planned } from '@/workers/protocol';
 import { allKept, keptVersion, useJob } from './jobStore';
 import { requestProof } from './proofStore';
@@ -94,7 +94,7 @@ function endReplayBeyond(events: number): void {
 
 function paint(plan: WiredPlan, job: Job): void {
   void painter
-    .call('showPlan', { plan, looks: looksOf(job), hidden: hiddenIn(job) })
+    .call('showPlan', { plan: withoutPieces(plan), looks: looksOf(job), hidden: hiddenIn(job) })
     .then(({ taken }) => (taken ? undefined : paintWhole()))
     .catch(report);
 }

@@ -9,6 +9,12 @@ export interface WiredPlan {
   delta: PlanDelta;
 }
 
+/** A plan for somebody who only looks at stitches. */
+export const withoutPieces = (wired: WiredPlan): WiredPlan => ({
+  ...wired,
+  delta: { ...wired.delta, pieces: [], spans: new Int32Array() },
+});
+
 /** Sends plans as differences from the one that the other side says it holds. */
 export class PlanSender {
   private last: { version: string; plan: StitchPlan } | null = null;

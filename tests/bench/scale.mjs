@@ -1,6 +1,6 @@
 // A job of 1,000 pieces and 265,000 stitches in the browser: import to sewn, one edit, choose all, nudge all, memory.
 // `node tests/bench/scale.mjs [folder of a built checkout]`; the app of that folder is measured with this one's hands.
-import { spawn } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { bundleOf, hands, jobRecord, startApp, startBrowser } from '../journeys/browser.mjs';
 
 const elsewhere = process.argv[2];
@@ -37,7 +37,7 @@ async function startElsewhere(folder) {
 }
 
 const app = elsewhere ? await startElsewhere(elsewhere) : await startApp();
-const { driver } = await startBrowser();
+const { driver, profile } = await startBrowser();
 const h = hands(driver);
 const line = (name, ms) => console.log(`${name.padEnd(34)} ${Math.round(ms).toLocaleString('en').padStart(7)} ms`);
 
@@ -107,6 +107,12 @@ line('nudge all to screen', await untilRedrawn(press('ArrowRight')));
 await new Promise((r) => setTimeout(r, 10_000));
 const heap = await driver.executeScript('return performance.memory.usedJSHeapSize / 1e6');
 console.log(`page heap ${heap.toFixed(0)} MB`);
+/** Memory of the process that holds the page and its workers, MB. */
+const resident = execFileSync('ps', ['-eo', 'rss,args'], { encoding: 'utf8' })
+  .split('\n')
+  .filter((row) => row.includes('--type=renderer') && row.includes(profile))
+  .map((row) => Number.parseInt(row, 10) / 1000);
+console.log(`page and workers, resident ${Math.max(0, ...resident).toFixed(0)} MB`);
 await driver.quit();
 app.stop();
 process.exit();

@@ -1,3 +1,4 @@
+import type { Resolved } from '../document/resolved';
 import type { ResolvedSettings } from '../pieces/resolve';
 import type { PlannedPiece, StitchPlan } from './plan';
 
@@ -82,8 +83,21 @@ function tailOf(a: ArrayLike<number>, b: ArrayLike<number>, most: number): numbe
   return n;
 }
 
+const equal = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+
+function sameSettings(a: ResolvedSettings | null, b: ResolvedSettings | null): boolean {
+  if (a === b || !a || !b) return a === b;
+  const [p, q] = [a, b] as unknown as Record<string, Resolved<unknown>>[];
+  const keys = Object.keys(p!);
+  if (keys.length !== Object.keys(q!).length) return false;
+  return keys.every((key) => {
+    const [own, other] = [p![key]!, q![key]];
+    return other && own.from === other.from && own.why === other.why && equal(own.value, other.value);
+  });
+}
+
 const sameBut = (a: PlannedPiece, b: PlannedPiece): boolean =>
-  a.settings === b.settings &&
+  sameSettings(a.settings, b.settings) &&
   a.link === b.link &&
   a.id === b.id &&
   a.stitches === b.stitches &&
@@ -98,7 +112,7 @@ function piecesDelta(before: readonly PlannedPiece[], after: readonly PlannedPie
     const old = at === undefined ? undefined : before[at];
     if (!old) return p;
     if (sameBut(old, p)) return at!;
-    return old.settings === p.settings && p.settings ? { ...p, settings: at! } : p;
+    return p.settings && sameSettings(old.settings, p.settings) ? { ...p, settings: at! } : p;
   });
 }
 

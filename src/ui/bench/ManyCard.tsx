@@ -1,6 +1,6 @@
 'use client';
 import { Trash2, X } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { among } from '@/core/document/among';
 import { KIND_WORDS } from '@/core/document/words';
 import type { Job, Piece } from '@/core/document/types';
@@ -18,15 +18,16 @@ import { ThreadChoice } from './ThreadChoice';
 
 /** Several pieces at once: what they share, with mixed values shown, set for all in one step. */
 export function ManyCard({ job }: { job: Job }) {
-  const { selected, also } = useView();
+  const selected = useView((s) => s.selected);
+  const also = useView((s) => s.also);
   const planned = usePlan((s) => s.planned?.plan.pieces);
-  const ids = [selected!, ...also];
-  const chosen = among(ids);
-  const pieces = job.pieces.filter((p) => chosen(p.id));
+  const ids = useMemo(() => [selected!, ...also], [selected, also]);
+  const pieces = useMemo(() => ofIds(job.pieces, ids), [job.pieces, ids]);
+  const sewn = useMemo(() => ofIds(planned ?? [], ids), [planned, ids]);
+  const settings = useMemo(() => sewn.flatMap((p): ResolvedSettings[] => (p.settings ? [p.settings] : [])), [sewn]);
+  const merged = useMemo(() => mergedSettings(settings), [settings]);
   const first = pieces.find((p) => p.id === selected) ?? pieces[0];
   if (!first) return null;
-  const sewn = (planned ?? []).filter((p) => chosen(p.id));
-  const settings = sewn.flatMap((p): ResolvedSettings[] => (p.settings ? [p.settings] : []));
   const stitches = sewn.reduce((sum, p) => sum + p.stitches, 0);
   const kinds = [...new Set(pieces.map((p) => KIND_WORDS[p.kind].toLowerCase()))].join(', ');
   const threads = new Set(pieces.map((p) => p.thread));
@@ -54,12 +55,15 @@ export function ManyCard({ job }: { job: Job }) {
       </Button>
       <Arrange />
       <ShapeTools pieces={pieces} />
-      {settings.length === pieces.length && (
-        <Settings ids={ids} piece={first} settings={mergedSettings(settings)} units={job.brief.units ?? 'mm'} />
-      )}
+      {settings.length === pieces.length && <Settings ids={ids} piece={first} settings={merged} units={job.brief.units ?? 'mm'} />}
       <ChosenList pieces={pieces} onLeaveOut={(id) => selectAll(ids.filter((other) => other !== id))} />
     </div>
   );
+}
+
+function ofIds<T extends { id: string }>(all: readonly T[], ids: readonly string[]): T[] {
+  const chosen = among(ids);
+  return all.filter((one) => chosen(one.id));
 }
 
 /** So many are listed at first. */
