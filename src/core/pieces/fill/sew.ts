@@ -33,7 +33,7 @@ export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, 
   const from = out.last();
   if (!from || distance(from, to) < 0.6) return;
   for (const mesh of ways) {
-    const way = wayThrough(mesh, from, to, sewn?.clearSpan ?? null);
+    const way = wayThrough(mesh, from, to, sewn ?? null);
     if (!way) continue;
     const approach = way.slice(0, -1);
     if (approach.length > 1) sewWay(out, approach, TRAVEL_LENGTH_MM, Role.travel);

@@ -3,8 +3,13 @@ import { boundsOf } from '../../geometry/point';
 import { heightOf, type RowMesh } from './rows';
 import type { RowSet } from './rowset';
 
-/** Where a way may run without lying on rows that are sewn already: a span of u on a stretch, or null where all is sewn. */
-export type ClearSpan = (mesh: RowMesh, stretch: number, u: number) => readonly [number, number] | null;
+/** Where a way may run without lying on rows that are sewn already. */
+export interface Clearance {
+  /** Whether nothing is sewn yet at a place on a stretch. */
+  isClear(mesh: RowMesh, stretch: number, u: number): boolean;
+  /** The span of u around a place on a stretch in which nothing is sewn yet; null when the place itself is. */
+  span(mesh: RowMesh, stretch: number, u: number): readonly [number, number] | null;
+}
 
 const CELL_MM = 0.25;
 /** A sewn row takes this much to either side, mm. */
@@ -14,7 +19,7 @@ const BESIDE_MM = 0.3;
  * Keeps what is covered already. Ways on the rows' own mesh ask row by row; ways on any other mesh look at a grid, which
  * is only painted when one asks.
  */
-export class SewnRows {
+export class SewnRows implements Clearance {
   private readonly flags: Uint8Array;
   private readonly waiting: number[] = [];
   private grid: Mask | null = null;
@@ -28,19 +33,23 @@ export class SewnRows {
     this.waiting.push(row);
   }
 
-  readonly clearSpan: ClearSpan = (mesh, stretch, u) => {
-    const [low, high] = [mesh.u0[stretch]!, mesh.u1[stretch]!];
-    if (mesh === this.rows.mesh) return this.flags[stretch] === 0 ? [low, high] : null;
-    const grid = this.painted();
+  isClear(mesh: RowMesh, stretch: number, u: number): boolean {
+    if (mesh === this.rows.mesh) return this.flags[stretch] === 0;
     const v = heightOf(mesh, mesh.row[stretch]!);
     const { c, s } = mesh.frame;
-    const sewn = (at: number): boolean => isSet(grid, at * c - v * s, at * s + v * c);
-    if (sewn(u)) return null;
+    return !isSet(this.painted(), u * c - v * s, u * s + v * c);
+  }
+
+  span(mesh: RowMesh, stretch: number, u: number): readonly [number, number] | null {
+    if (!this.isClear(mesh, stretch, u)) return null;
+    const [low, high] = [mesh.u0[stretch]!, mesh.u1[stretch]!];
+    if (mesh === this.rows.mesh) return [low, high];
+    const sewn = (at: number): boolean => !this.isClear(mesh, stretch, at);
     let [a, b] = [u, u];
     while (a > low && !sewn(Math.max(low, a - CELL_MM))) a = Math.max(low, a - CELL_MM);
     while (b < high && !sewn(Math.min(high, b + CELL_MM))) b = Math.min(high, b + CELL_MM);
     return [a, b];
-  };
+  }
 
   private painted(): Mask {
     this.grid ??= makeMask(boundsOf(Array.from({ length: this.rows.count }, (_, i) => this.rows.course(i))), CELL_MM, 1);

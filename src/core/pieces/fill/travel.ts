@@ -1,6 +1,6 @@
 import FlatQueue from 'flatqueue';
 import { distance, type Point } from '../../geometry/point';
-import type { ClearSpan } from './sewn';
+import type { Clearance } from './sewn';
 import { fromUV, heightOf, nearestStretch, neighbours, toU, toV, type RowMesh } from './rows';
 
 /**
@@ -27,13 +27,13 @@ interface Step {
  * @param clear where ways lie under rows still to come; the way keeps to it where it can. Absent: everywhere
  * @returns corner points from `from` to `to` (both included), or null when the rows do not connect them
  */
-export function wayThrough(mesh: RowMesh, from: Point, to: Point, clear: ClearSpan | null = null): Point[] | null {
+export function wayThrough(mesh: RowMesh, from: Point, to: Point, clear: Clearance | null = null): Point[] | null {
   const a = nearestStretch(mesh, from);
   const b = nearestStretch(mesh, to);
   if (a < 0 || b < 0 || awayFrom(mesh, a, from) > NEAR_MM || awayFrom(mesh, b, to) > NEAR_MM) return null;
   const steps = search(mesh, a, b, { fromU: toU(mesh.frame, from), targetU: toU(mesh.frame, to), clear });
   if (!steps) return null;
-  const span = (s: Step): readonly [number, number] => clear?.(mesh, s.stretch, s.u) ?? [mesh.u0[s.stretch]!, mesh.u1[s.stretch]!];
+  const span = (s: Step): readonly [number, number] => clear?.span(mesh, s.stretch, s.u) ?? [mesh.u0[s.stretch]!, mesh.u1[s.stretch]!];
   return pullStraight(mesh, clear ? deepened(mesh, steps, toU(mesh.frame, to), clear) : steps, from, to, span);
 }
 
@@ -47,7 +47,7 @@ function awayFrom(mesh: RowMesh, stretch: number, p: Point): number {
 interface Aim {
   fromU: number;
   targetU: number;
-  clear: ClearSpan | null;
+  clear: Clearance | null;
 }
 
 const clamp = (u: number, a: number, b: number): number => Math.min(b, Math.max(a, u));
@@ -66,16 +66,22 @@ function search(mesh: RowMesh, a: number, b: number, { fromU, targetU, clear }: 
     if (done[here] === 1) continue;
     done[here] = 1;
     const u = at[here]!;
-    for (const next of neighbours(mesh, here, -1).concat(neighbours(mesh, here, 1))) {
-      const landing = clamp(u, mesh.u0[next]!, mesh.u1[next]!);
-      const step = mesh.spacing + Math.abs(landing - u);
-      const total = cost[here]! + (clear && clear(mesh, next, landing) === null ? step * SEWN_PENALTY : step);
-      if (total >= cost[next]!) continue;
-      cost[next] = total;
-      at[next] = landing;
-      came[next] = here;
-      const ahead = Math.abs(mesh.row[b]! - mesh.row[next]!) * mesh.spacing;
-      queue.push(next, total + Math.max(ahead, Math.abs(landing - targetU) * 0.5));
+    for (let side = -1; side <= 1; side += 2) {
+      const row = mesh.row[here]! + side;
+      const first = mesh.first.get(row);
+      if (first === undefined) continue;
+      for (let next = first; next < mesh.count && mesh.row[next] === row; next++) {
+        if (Math.min(mesh.u1[here]!, mesh.u1[next]!) <= Math.max(mesh.u0[here]!, mesh.u0[next]!)) continue;
+        const landing = clamp(u, mesh.u0[next]!, mesh.u1[next]!);
+        const step = mesh.spacing + Math.abs(landing - u);
+        const total = cost[here]! + (clear && !clear.isClear(mesh, next, landing) ? step * SEWN_PENALTY : step);
+        if (total >= cost[next]!) continue;
+        cost[next] = total;
+        at[next] = landing;
+        came[next] = here;
+        const ahead = Math.abs(mesh.row[b]! - row) * mesh.spacing;
+        queue.push(next, total + Math.max(ahead, Math.abs(landing - targetU) * 0.5));
+      }
     }
   }
   return null;
@@ -101,7 +107,7 @@ const turnsAt = (mesh: RowMesh, steps: readonly Step[], k: number): boolean =>
     Math.sign(mesh.row[steps[k]!.stretch]! - mesh.row[steps[k - 1]!.stretch]!);
 
 /** Where the way turns back on the first row that is not sewn, it is led a few rows farther in. */
-function deepened(mesh: RowMesh, steps: readonly Step[], targetU: number, clear: ClearSpan): Step[] {
+function deepened(mesh: RowMesh, steps: readonly Step[], targetU: number, clear: Clearance): Step[] {
   const out: Step[] = [];
   steps.forEach((step, k) => {
     out.push(step);
@@ -113,7 +119,7 @@ function deepened(mesh: RowMesh, steps: readonly Step[], targetU: number, clear:
     const deeper: Step[] = [];
     for (let here = step; deeper.length * mesh.spacing < DEPTH_MM;) {
       const next = neighbours(mesh, here.stretch, way).find((s) => {
-        const span = clear(mesh, s, clamp(step.u, mesh.u0[s]!, mesh.u1[s]!));
+        const span = clear.span(mesh, s, clamp(step.u, mesh.u0[s]!, mesh.u1[s]!));
         const [from, to] = [Math.max(low, mesh.u0[step.stretch]!), Math.min(high, mesh.u1[step.stretch]!)];
         return span !== null && span[0] <= from + SHORTER_MM && span[1] >= to - SHORTER_MM;
       });
