@@ -24,7 +24,7 @@ export default tseslint.config(
   },
   {
     files: ['src/core/**/*.ts'],
-    ignores: ['**/*.test.ts', 'src/core/drawing/**'],
+    ignores: ['**/*.test.ts', 'src/core/render/**'],
     rules: {
       'no-restricted-properties': [
         'error',

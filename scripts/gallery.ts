@@ -1,10 +1,10 @@
 // Draws every kind and option of the engine at real size, thread at true width: one SVG and one PNG each, and a sheet per group.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { encode } from 'fast-png';
-import { drawSewn } from '../src/core/drawing/picture';
+import { drawSewn } from '../src/core/render/picture';
 import { writeSvg } from '../src/core/formats/svg';
 import { GALLERY, jobOfSample, SAMPLE_BOX } from '../src/core/gallery/samples';
-import { Planner } from '../src/core/plan/build';
+import { Planner } from '../src/core/plan/planner';
 
 const out = process.argv[2] ?? '.cache/gallery';
 const scale = Number(process.argv[3] ?? 10);

@@ -2,7 +2,7 @@ import { forecast } from '../core/forecast/forecast';
 import { forecastReport, outlinesReport } from '../core/forecast/report';
 import { EDITING_GRID, PROOF_GRID } from '../core/forecast/sheet';
 import { letterHeightsOf } from '../core/proof/letterForecast';
-import { Planner } from '../core/plan/build';
+import { Planner } from '../core/plan/planner';
 import { readForecastArgs } from './args';
 import { writeAll } from './files';
 import { load } from './load';

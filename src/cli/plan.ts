@@ -1,8 +1,7 @@
 import { requireFit } from '../core/artwork/newJob';
 import { InputError } from '../core/document/errors';
 import { EXPORTS } from '../core/formats/registry';
-import { Planner } from '../core/plan/build';
-import { planBounds } from '../core/drawing/picture';
+import { Planner } from '../core/plan/planner';
 import { forecast } from '../core/forecast/forecast';
 import { forecastReport } from '../core/forecast/report';
 import { findingsReport } from '../core/proof/report';
@@ -11,6 +10,7 @@ import { planReport } from '../core/plan/report';
 import { readPlanArgs } from './args';
 import { writeAll } from './files';
 import { load } from './load';
+import { planBounds } from '../core/stitches/bounds';
 
 /** `bin/cobble plan`: artwork or job in, stitches and report out. */
 export async function planCommand(argv: readonly string[]): Promise<number> {

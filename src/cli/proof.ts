@@ -1,4 +1,4 @@
-import { Planner } from '../core/plan/build';
+import { Planner } from '../core/plan/planner';
 import { findingsReport } from '../core/proof/report';
 import { prove } from '../core/proof/prove';
 import { readProofArgs } from './args';

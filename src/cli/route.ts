@@ -1,5 +1,5 @@
 import { EXPORTS } from '../core/formats/registry';
-import { Planner } from '../core/plan/build';
+import { Planner } from '../core/plan/planner';
 import { explainCuts } from '../core/plan/explain';
 import type { PlanFigures } from '../core/plan/measure';
 import { inOrder, proposeRoute } from '../core/plan/propose';

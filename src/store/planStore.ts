@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { looksOf } from '@/core/drawing/picture';
+import { looksOf } from '@/core/render/picture';
 import type { Job } from '@/core/document/types';
 import { ofEach } from '@/core/geometry/known';
 import { explainCuts, type ExplainedCut } from '@/core/plan/explain';

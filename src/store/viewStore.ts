@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import type { Point } from '@/core/geometry/point';
-import type { Look } from '@/core/drawing/looks';
+import type { Look } from '@/core/render/looks';
 
 /** What the eyes are on; never part of the job. */
 interface ViewState {

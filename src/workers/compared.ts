@@ -1,15 +1,14 @@
 import { changesBetween } from '@/core/compare/changes';
 import { COMPARE_ROWS, sideOf, type Side } from '@/core/compare/side';
 import type { Job } from '@/core/document/types';
-import { drawCloth } from '@/core/drawing/cloth';
-import { heatPixels, layersOf } from '@/core/drawing/heat';
-import { clothColour, drawSewn, planBounds } from '@/core/drawing/picture';
-import { makeRaster, type Raster } from '@/core/drawing/raster';
+import { heatOnCloth } from '@/core/render/heatOnCloth';
+import { drawSewn } from '@/core/render/picture';
+import type { Raster } from '@/core/render/raster';
 import { writePng } from '@/core/formats/png';
 import type { Bounds } from '@/core/geometry/point';
-import type { Planner } from '@/core/plan/build';
-import { WEIGHT_CELL_MM } from '@/core/proof/weight';
+import type { Planner } from '@/core/plan/planner';
 import type { Compared, ComparedSide } from './protocol';
+import { planBounds } from '@/core/stitches/bounds';
 
 const MARGIN_MM = 4;
 
@@ -35,24 +34,6 @@ function viewOf(side: Side, box: Bounds, scale: number): ComparedSide {
   return {
     figures: Object.fromEntries(COMPARE_ROWS.map((row) => [row.key, row.of(side)])),
     sewn: png(sewn),
-    weight: png(heatOver(side, sewn)),
+    weight: png(heatOnCloth(side.job, side.weight, sewn)),
   };
-}
-
-/** The heat map on bare cloth, the size of a picture. */
-function heatOver({ job, weight }: Side, like: Raster): Raster {
-  const raster = makeRaster(like.width, like.height, like.scale, like.left, like.top);
-  drawCloth(raster, clothColour(job));
-  const heat = heatPixels(layersOf(weight));
-  for (let y = 0; y < raster.height; y++) {
-    const row = Math.floor((raster.top + (y + 0.5) / raster.scale - weight.top) / WEIGHT_CELL_MM);
-    if (row < 0 || row >= weight.rows) continue;
-    for (let x = 0; x < raster.width; x++) {
-      const column = Math.floor((raster.left + (x + 0.5) / raster.scale - weight.left) / WEIGHT_CELL_MM);
-      const from = 4 * (row * weight.columns + column);
-      if (column < 0 || column >= weight.columns || heat[from + 3] === 0) continue;
-      raster.data.set(heat.subarray(from, from + 3), 4 * (y * raster.width + x));
-    }
-  }
-  return raster;
 }

@@ -1,7 +1,7 @@
 import { digitize } from '@/core/artwork/digitize';
 import { readable } from '@/core/artwork/names';
 import { readSvg } from '@/core/artwork/svg';
-import { drawSewn } from '@/core/drawing/picture';
+import { drawSewn, drawThumbnail } from '@/core/render/picture';
 import { meetingsOf } from '@/core/editing/overlaps';
 import { answerFor, sizeFacts, sizePlaces } from '@/core/artwork/sizeReport';
 import { readBundle } from '@/core/formats/bundle';
@@ -14,18 +14,18 @@ import { apply, inverse, ringsToData } from '@/core/geometry/path';
 import type { Point } from '@/core/geometry/point';
 import { simplify } from '@/core/geometry/area';
 import { prepareShape } from '@/core/pieces/registry';
-import { Planner } from '@/core/plan/build';
+import { Planner } from '@/core/plan/planner';
 import { proposeRoute } from '@/core/plan/propose';
 import { measurePlan } from '@/core/plan/measure';
-import { heatAreas, heatPixels, layersOf } from '@/core/drawing/heat';
+import { heatAreas, heatPixels, layersOf } from '@/core/render/heat';
 import { letterHeightsOf } from '@/core/proof/letterForecast';
-import { laidOn } from '@/core/proof/laidOn';
-import { WEIGHT_CELL_MM, weigh } from '@/core/proof/weight';
+import { laidOn } from '@/core/pieces/prepare/laidOn';
+import { WEIGHT_CELL_MM, weigh } from '@/core/stitches/weight';
 import { correct } from '@/core/forecast/correct';
 import { forecast } from '@/core/forecast/forecast';
 import { SheetMemory } from '@/core/forecast/memory';
 import { prove } from '@/core/proof/prove';
-import { Command } from '@/core/plan/roles';
+import { Command } from '@/core/stitches/roles';
 import type { Job, Piece } from '@/core/document/types';
 import { compared } from './compared';
 import { PlanSender } from './planWire';
@@ -158,9 +158,7 @@ serve({
   thumbnail: ({ job }) => {
     const plan = planner.plan(job);
     const figures = measurePlan(job, plan);
-    const side = Math.max(figures.widthMm, figures.heightMm, 10) + 8;
-    const half = side / 2 - 4;
-    const raster = drawSewn(job, plan, THUMBNAIL_PX / side, 4, { minX: -half, minY: -half, maxX: half, maxY: half });
+    const raster = drawThumbnail(job, plan, THUMBNAIL_PX);
     return { output: { png: new Blob([writePng(raster) as Uint8Array<ArrayBuffer>], { type: 'image/png' }), figures } };
   },
 });

@@ -1,4 +1,4 @@
-import { Canvas } from '@/core/drawing/canvas';
+import { Canvas } from '@/core/render/canvas';
 import { PlanReceiver } from './planWire';
 import { serve } from './serve';
 

@@ -1,5 +1,5 @@
 import type { InputError } from '@/core/document/errors';
-import type { View } from '@/core/drawing/canvas';
+import type { View } from '@/core/render/canvas';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { ArtPose } from '@/core/artwork/pose';
 import type { SizeFacts, SizePlace } from '@/core/artwork/sizeReport';

@@ -2,7 +2,7 @@
 import { jobFromArt } from '../../src/core/artwork/newJob';
 import { readSvg } from '../../src/core/artwork/svg';
 import { InputError } from '../../src/core/document/errors';
-import { Planner } from '../../src/core/plan/build';
+import { Planner } from '../../src/core/plan/planner';
 import { HEAVY } from './cases/heavy';
 
 for (const [name, make] of Object.entries(HEAVY)) {

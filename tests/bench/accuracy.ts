@@ -6,7 +6,7 @@ import { readSvg } from '../../src/core/artwork/svg';
 import type { Job } from '../../src/core/document/types';
 import { forecastParameters } from '../../src/core/forecast/parameters';
 import { EDITING_GRID, PROOF_GRID, Sheet, type SheetOptions } from '../../src/core/forecast/sheet';
-import { Planner } from '../../src/core/plan/build';
+import { Planner } from '../../src/core/plan/planner';
 import { large } from './jobs';
 
 type Grid = Omit<SheetOptions, 'progress'>;

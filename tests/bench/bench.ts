@@ -3,17 +3,17 @@ import { forecast } from '../../src/core/forecast/forecast';
 import { SheetMemory } from '../../src/core/forecast/memory';
 import { PROOF_GRID } from '../../src/core/forecast/sheet';
 import { prove } from '../../src/core/proof/prove';
-import { weigh } from '../../src/core/proof/weight';
+import { weigh } from '../../src/core/stitches/weight';
 import { readFileSync } from 'node:fs';
 import { digitize } from '../../src/core/artwork/digitize';
 import { jobFromArt } from '../../src/core/artwork/newJob';
 import { readSvg } from '../../src/core/artwork/svg';
-import { makeRaster } from '../../src/core/drawing/raster';
-import { looksOf } from '../../src/core/drawing/picture';
-import { drawThreads } from '../../src/core/drawing/thread';
+import { makeRaster } from '../../src/core/render/raster';
+import { looksOf } from '../../src/core/render/picture';
+import { drawThreads } from '../../src/core/render/thread';
 import { jobOf, piece, stitchesOf } from '../../src/core/pieces/fixtures';
 import { proposeRoute } from '../../src/core/plan/propose';
-import { Planner } from '../../src/core/plan/build';
+import { Planner } from '../../src/core/plan/planner';
 import { large, middling } from './jobs';
 
 function median(run: () => unknown, times = 7): number {

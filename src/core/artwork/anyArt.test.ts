@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { coverageOf } from '../plan/coverage';
-import { Planner } from '../plan/build';
-import { Command } from '../plan/roles';
+import { coverageOf } from '../stitches/coverage';
+import { Planner } from '../plan/planner';
+import { Command } from '../stitches/roles';
 import { outlineOf } from '../geometry/outline';
 import { InputError } from '../document/errors';
 import { jobFromArt } from './newJob';

@@ -1,5 +1,5 @@
 import { InputError } from '../document/errors';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import { digitize } from './digitize';
 import { jobFromArt } from './newJob';
 import { readSvg } from './svg';

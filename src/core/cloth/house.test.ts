@@ -1,6 +1,6 @@
 import { emptyJob } from '../document/job';
 import { jobOf, piece } from '../pieces/fixtures';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import { briefRecipe, jobsAltered, recipeFor, type HouseRecipe } from './house';
 import { EMPTY_LIBRARY, mergedLibrary, parseLibrary } from './library';
 import { recipeOf } from './recipes';

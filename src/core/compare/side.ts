@@ -1,13 +1,13 @@
 import type { Job } from '../document/types';
 import { GAP_LIMIT_MM } from '../forecast/correct';
 import { forecast, gapsOf } from '../forecast/forecast';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import { measurePlan, type PlanFigures } from '../plan/measure';
 import type { StitchPlan } from '../plan/plan';
 import type { Severity } from '../proof/finding';
 import { prove } from '../proof/prove';
-import { laidOn } from '../proof/laidOn';
-import { layerPeak, weigh, type Weight } from '../proof/weight';
+import { laidOn } from '../pieces/prepare/laidOn';
+import { layerPeak, weigh, type Weight } from '../stitches/weight';
 
 /** One of two jobs that are compared: its plan and everything that is said about it in figures. */
 export interface Side {

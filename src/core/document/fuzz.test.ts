@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { jobOf, piece } from '../pieces/fixtures';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import { InputError } from './errors';
 import { parseJob } from './schema';
 import { withSettings } from './settings';

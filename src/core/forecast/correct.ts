@@ -1,15 +1,13 @@
 import type { Job, Piece } from '../document/types';
 import { RANGES } from '../document/ranges';
-import { areaOf, intersect, offset, subtract, unite } from '../geometry/area';
-import { fittedData } from '../geometry/fit';
-import { outlineOf } from '../geometry/outline';
-import { add, distance, scale, type Area, type Point } from '../geometry/point';
-import { Planner } from '../plan/build';
+import { offset } from '../geometry/area';
+import { distance, type Area } from '../geometry/point';
+import { Planner } from '../plan/planner';
 import { PI, cos } from '../units/trig';
-import { PLACE_MM, type MeetingEdge, type MeetingPlace } from './edges';
+import { extendedUnder, FARTHEST_MM, INSIDE_MM, PLACE_MM, type Wanted } from '../editing/extend';
+import type { MeetingEdge, MeetingPlace } from './edges';
 import { forecast, gapsOf, type Forecast, type Gap } from './forecast';
 import { movedSides } from './sides';
-import type { Wanted } from './wanted';
 
 /** Cloth that shows less than this is not seen, mm. */
 export const GAP_LIMIT_MM = 0.15;
@@ -32,14 +30,8 @@ export interface CorrectOptions {
 const ROUNDS = 5;
 /** Edges are brought together by this much more than the gap, mm. */
 const SPARE_MM = 0.12;
-/** No edge is moved farther in all, mm: what would need more needs another stabilizer. */
-const FARTHEST_MM = 4;
 /** A corrected edge comes back to the drawn one over so long a way, mm. */
 const FADE_MM = 5;
-/** What is added stays so far inside what covers it, mm. */
-const INSIDE_MM = 0.3;
-const KEEP_MM = 0.02;
-const LEAST_ADDED_MM2 = 0.05;
 
 /**
  * Makes the forecast land on the drawing: extends areas under what is sewn over their edges until no more cloth is
@@ -98,21 +90,6 @@ function edgeCorrected(piece: Piece, drawn: Piece, drawnArea: Area, cover: Area,
   return movedSides(piece, offset(cover, -INSIDE_MM), offset(drawnArea, FARTHEST_MM), wantedOf(places));
 }
 
-/**
- * A piece with its area extended along an edge, as far as what is sewn over it hides that.
- * @param drawn the piece as it was before any correction: no edge goes farther from it than is sensible
- * @param wanted places along the edge with how far each is to be moved, in order
- */
-export function extendedUnder(piece: Piece, drawn: Piece, cover: Area, wanted: readonly Wanted[]): Piece {
-  const area = outlineOf(piece.area!).area;
-  const strips = runsOf(wanted).map(stripOf);
-  if (strips.length === 0) return piece;
-  const most = offset(outlineOf(drawn.area!).area, FARTHEST_MM);
-  const added = intersect(intersect(unite(...strips), offset(cover, -INSIDE_MM)), most);
-  if (areaOf(subtract(added, area)) < LEAST_ADDED_MM2) return piece;
-  return { ...piece, area: fittedData(unite(area, added), KEEP_MM) };
-}
-
 /** A stroke's rows made longer by the worst gap. */
 function widened(piece: Piece, places: readonly MeetingPlace[]): Piece {
   const gap = Math.max(...places.map((p) => p.gapMm));
@@ -133,27 +110,4 @@ function wantedOf(places: readonly MeetingPlace[]): Wanted[] {
     }
     return { place, mm };
   });
-}
-
-/** Stretches of neighbouring places that are to be moved. */
-function runsOf(wanted: readonly Wanted[]): Wanted[][] {
-  const runs: Wanted[][] = [];
-  let run: Wanted[] = [];
-  for (const one of wanted) {
-    const before = run[run.length - 1];
-    if (before && (one.mm === 0 || distance(before.place.at, one.place.at) > 3 * PLACE_MM)) {
-      runs.push(run);
-      run = [];
-    }
-    if (one.mm > 0) run.push(one);
-  }
-  runs.push(run);
-  return runs.filter((r) => r.length > 1);
-}
-
-/** The strip between an edge, from a little inside of it, and where it is to come. */
-function stripOf(run: readonly Wanted[]): Area {
-  const inner = run.map(({ place }): Point => add(place.at, scale(place.out, -INSIDE_MM)));
-  const outer = run.map(({ place, mm }): Point => add(place.at, scale(place.out, mm)));
-  return unite([[...outer, ...inner.reverse()]]);
 }

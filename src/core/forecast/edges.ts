@@ -4,10 +4,11 @@ import { contains } from '../geometry/area';
 import { ofEach } from '../geometry/known';
 import { resample } from '../geometry/line';
 import type { StitchPlan } from '../plan/plan';
-import type { Shaped } from '../plan/shaped';
+import type { Shaped } from '../pieces/prepare/shaped';
 import { hypot } from '../units/trig';
 import { coverOf, driftOf, edgeOfCover, type CoverOf, type EdgePlace } from './rowEnds';
 import type { SheetResult } from './sheet';
+import { PLACE_MM } from '../editing/extend';
 
 export type { EdgePlace };
 
@@ -43,8 +44,6 @@ export interface MeetingEdge {
   places: MeetingPlace[];
 }
 
-/** Places are looked at so far apart along an edge, mm. */
-export const PLACE_MM = 1;
 /** A later piece that begins within this outside the edge is meant to meet it, mm. */
 const BESIDE_MM = 0.5;
 /** A later piece is looked for so far inward of the edge, mm. */

@@ -1,6 +1,6 @@
 import type { ClothKey, Job, Piece } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import { forecast, gapsOf, overlapsOf } from './forecast';
 import { forecastParameters, stabilizerStiffness } from './parameters';
 import { EDITING_GRID, PROOF_GRID, Sheet, type SheetOptions } from './sheet';

@@ -1,8 +1,9 @@
 import type { Job } from '../document/types';
 import type { Point } from '../geometry/point';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import type { StitchPlan } from '../plan/plan';
-import { edgesOf, PLACE_MM, type MeetingEdge, type PredictedOutline } from './edges';
+import { PLACE_MM } from '../editing/extend';
+import { edgesOf, type MeetingEdge, type PredictedOutline } from './edges';
 import type { SheetMemory } from './memory';
 import { forecastParameters, type ForecastParameters } from './parameters';
 import { EDITING_GRID, Sheet, type SheetOptions, type SheetResult } from './sheet';

@@ -1,6 +1,6 @@
 import type { Job } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import { forecast } from './forecast';
 import { commonEvents, SheetMemory } from './memory';
 

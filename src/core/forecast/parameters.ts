@@ -1,7 +1,7 @@
 import { recipeFor, stabilizerFor } from '../cloth/house';
 import { recipeOf } from '../cloth/recipes';
 import type { ClothKey, Job } from '../document/types';
-import { threadWidth } from '../pieces/resolve';
+import { threadWidth } from '../cloth/threadWidth';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 import { USUAL_THREAD_N, type SheetParameters } from './sheet';
 

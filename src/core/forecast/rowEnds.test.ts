@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { jobOf, piece } from '../pieces/fixtures';
-import { Planner } from '../plan/build';
-import { Command, Role } from '../plan/roles';
+import { Planner } from '../plan/planner';
+import { Command, Role } from '../stitches/roles';
 import { coverOf, driftOf, edgeOfCover } from './rowEnds';
 
 const job = jobOf([

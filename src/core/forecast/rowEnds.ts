@@ -1,7 +1,7 @@
 import Flatbush from 'flatbush';
 import type { Bounds, Point } from '../geometry/point';
 import type { StitchPlan } from '../plan/plan';
-import { Command, Role } from '../plan/roles';
+import { Command, Role } from '../stitches/roles';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 import { hypot } from '../units/trig';
 import type { SheetResult } from './sheet';

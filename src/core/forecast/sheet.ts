@@ -1,6 +1,6 @@
 import type { Hoop } from '../document/types';
 import type { StitchPlan } from '../plan/plan';
-import { Command } from '../plan/roles';
+import { Command } from '../stitches/roles';
 import { hypot, ln } from '../units/trig';
 import type { SheetMemory, Snapshot } from './memory';
 import { Stretches } from './cut';

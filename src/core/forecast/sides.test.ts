@@ -2,7 +2,7 @@ import { piece } from '../pieces/fixtures';
 import { dataToRings } from '../geometry/path';
 import type { Area, Point } from '../geometry/point';
 import { movedSides } from './sides';
-import type { Wanted } from './wanted';
+import type { Wanted } from '../editing/extend';
 
 const box = (left: number, top: number, right: number, bottom: number): Area => [
   [

@@ -4,7 +4,7 @@ import { fittedLineData } from '../geometry/fit';
 import { resample } from '../geometry/line';
 import { dataToRings } from '../geometry/path';
 import { add, distance, scale, type Area, type Line, type Point } from '../geometry/point';
-import type { Wanted } from './wanted';
+import type { Wanted } from '../editing/extend';
 
 /** Sides are looked at so often, mm. */
 const STEP_MM = 1;

@@ -1,5 +1,5 @@
 import type { StitchPlan } from '../plan/plan';
-import { COMMANDS, ROLES } from '../plan/roles';
+import { COMMANDS, ROLES } from '../stitches/roles';
 import { csvCell } from './escape';
 
 export const CSV_HEADER = 'x_mm,y_mm,command,role,piece,thread';

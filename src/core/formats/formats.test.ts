@@ -5,7 +5,7 @@ import { readSvg } from '../artwork/svg';
 import { placeArt } from '../artwork/place';
 import { InputError } from '../document/errors';
 import { piece, jobOf } from '../pieces/fixtures';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import { readBundle, writeBundle } from './bundle';
 import { CSV_HEADER, writeCsv } from './csv';
 import { writeGcode } from './gcode';

@@ -1,6 +1,6 @@
 import type { Job } from '../document/types';
 import type { StitchPlan } from '../plan/plan';
-import { Command } from '../plan/roles';
+import { Command } from '../stitches/roles';
 import { motionComment } from './escape';
 
 /** Words that a machine's controller gives to what motion words cannot say. */

@@ -5,7 +5,7 @@ import { artworkName } from '../document/fileNames';
 import { parseJob } from '../document/schema';
 import type { Job } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import { readBundle, writeBundle } from './bundle';
 import { writeCsv } from './csv';
 import { writeGcode } from './gcode';

@@ -1,13 +1,13 @@
 import { PDFDocument, StandardFonts, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
 import { recipeFor, stabilizerFor } from '../cloth/house';
 import type { Job } from '../document/types';
-import { drawSewn } from '../drawing/picture';
-import { hexToRgb } from '../drawing/raster';
+import { drawSewn } from '../render/picture';
+import { hexToRgb } from '../render/raster';
 import { SEVERITIES, type Finding, type Severity } from '../proof/finding';
 import { CHECKS } from '../proof/registry';
 import { measurePlan } from '../plan/measure';
 import type { StitchPlan } from '../plan/plan';
-import { Command } from '../plan/roles';
+import { Command } from '../stitches/roles';
 import { counted } from '../units/count';
 import { formatDuration } from '../units/length';
 import { writePng } from './png';

@@ -1,5 +1,5 @@
 import { encode } from 'fast-png';
-import type { Raster } from '../drawing/raster';
+import type { Raster } from '../render/raster';
 
 /** A picture as a PNG file. */
 export function writePng(raster: Raster): Uint8Array {

@@ -1,5 +1,5 @@
 import type { Job } from '../document/types';
-import { drawSewn } from '../drawing/picture';
+import { drawSewn } from '../render/picture';
 import type { StitchPlan } from '../plan/plan';
 import type { Finding } from '../proof/finding';
 import { writeBundle } from './bundle';

@@ -1,6 +1,6 @@
 import type { Job } from '../document/types';
 import type { StitchPlan } from '../plan/plan';
-import { Command } from '../plan/roles';
+import { Command } from '../stitches/roles';
 import { xmlText } from './escape';
 
 const num = (v: number): string => String(Math.round(v * 1000) / 1000);

@@ -7,7 +7,7 @@ import { parseJob } from '../document/schema';
 import type { Job } from '../document/types';
 import { forecast, gapsOf } from '../forecast/forecast';
 import { PROOF_GRID } from '../forecast/sheet';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import { measurePlan } from '../plan/measure';
 import { prove } from '../proof/prove';
 import { DEMOS, type Demo } from './demos';

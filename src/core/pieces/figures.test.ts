@@ -2,11 +2,11 @@ import { areaOf, clean, contains, offset } from '../geometry/area';
 import { nearestOnLine } from '../geometry/line';
 import { dataToRings } from '../geometry/path';
 import type { Area, Line, Point } from '../geometry/point';
-import type { StitchColumns } from '../plan/buffer';
-import { coverageOf } from '../plan/coverage';
-import { Command, Role } from '../plan/roles';
+import type { StitchColumns } from '../stitches/buffer';
+import { coverageOf } from '../stitches/coverage';
+import { Command, Role } from '../stitches/roles';
 import { piece, stitchesOf } from './fixtures';
-import { turningRows } from './turning/rows';
+import { turningRows } from './rows/turning/rows';
 
 /** Figures that the engine promises, on shapes whose answers are known. */
 

@@ -1,7 +1,7 @@
 import { recipeOf } from '../cloth/recipes';
 import { emptyJob } from '../document/job';
 import type { ClothKey, Job, Piece, PieceSettings } from '../document/types';
-import { StitchBuffer, type StitchColumns } from '../plan/buffer';
+import { StitchBuffer, type StitchColumns } from '../stitches/buffer';
 import { prepareShape, stitchShape } from './registry';
 import { resolveSettings } from './resolve';
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { settingsSchema } from '../document/schema';
 import type { Piece, PieceKindName, PieceSettings } from '../document/types';
-import { Command } from '../plan/roles';
-import { Planner } from '../plan/build';
+import { Command } from '../stitches/roles';
+import { Planner } from '../plan/planner';
 import { jobOf, piece } from './fixtures';
 
 /** Geometry that breaks careless code: everything must end, and whatever is sewn must be sewable. */

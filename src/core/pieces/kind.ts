@@ -1,6 +1,7 @@
 import type { Piece } from '../document/types';
 import type { Area, Line, Point } from '../geometry/point';
-import type { StitchBuffer } from '../plan/buffer';
+import type { StitchBuffer } from '../stitches/buffer';
+import type { StartEnd } from '../stitches/startEnd';
 import type { ResolvedSettings, ShapeFacts } from './resolve';
 
 /** A piece's shape made ready for stitching; what it holds beside the common part is its kind's own affair. */
@@ -17,14 +18,6 @@ export interface PreparedShape {
   lines?: readonly Line[];
   /** Direction of its rows near a place, as a unit vector; null where it has none. */
   rowAt?(p: Point): Point | null;
-}
-
-/** Wished first and last penetrations. */
-export interface StartEnd {
-  start: Point | null;
-  end: Point | null;
-  /** The thread goes on from the end, so the needle has to stand there. */
-  goesOn?: boolean;
 }
 
 /** The surface that each kind of piece offers to the rest of the engine. */

@@ -3,11 +3,12 @@ import type { Piece } from '../document/types';
 import { appliqueKind } from './applique';
 import { borderKind } from './border';
 import { fillKind } from './fill';
-import type { PieceKind, PreparedShape, StartEnd } from './kind';
+import type { PieceKind, PreparedShape } from './kind';
 import type { ResolvedSettings } from './resolve';
 import { runKind } from './run';
 import { satinKind } from './satin';
-import type { StitchBuffer } from '../plan/buffer';
+import type { StitchBuffer } from '../stitches/buffer';
+import type { StartEnd } from '../stitches/startEnd';
 
 /** All kinds of piece. Adding one is one folder and one entry here. */
 const KINDS: readonly PieceKind<never>[] = [

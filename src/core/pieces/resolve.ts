@@ -1,9 +1,10 @@
 import type { Resolved } from '../document/resolved';
 import type { ClothRecipe } from '../cloth/recipes';
+import { threadWidth } from '../cloth/threadWidth';
 import type { ColumnEnds, Corners, JobSettings, Piece, PieceSettings, RunStyle, Stagger, TieShape, UnderlayLayer } from '../document/types';
-import { pullCompFor, pushCompFor } from '../compensation/compensation';
-import { tiesFor } from '../ties/choose';
-import { underlayFor } from '../underlay/choose';
+import { pullCompFor, pushCompFor } from './rules/compensation';
+import { tiesFor } from './rules/ties';
+import { underlayFor } from './rules/underlay';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 
 /** Every setting of a piece with its source; what does not apply to its kind is absent. */
@@ -53,13 +54,6 @@ export interface ResolveContext {
   beneathDeg?: number;
   /** The thread has the colour of the cloth. */
   sameColour?: boolean;
-}
-
-/** Width of a thread on cloth by its weight number, mm (craft §4). */
-export function threadWidth(weight: number): number {
-  if (weight >= 60) return 0.3;
-  if (weight <= 12) return 0.8;
-  return weight <= 30 ? 0.48 : THREAD_WIDTH_MM;
 }
 
 function pick<T>(hand: T | undefined, otherwise: Resolved<T>): Resolved<T> {

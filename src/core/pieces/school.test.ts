@@ -1,7 +1,7 @@
 import { recipeOf } from '../cloth/recipes';
 import { stabilizerFor } from '../cloth/house';
 import type { JobSettings } from '../document/types';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import { jobOf, piece } from './fixtures';
 
 const planOf = (p: ReturnType<typeof piece>, settings: JobSettings, brief: object = {}) => {

@@ -2,14 +2,14 @@ import type { Job } from '../document/types';
 import { resample } from '../geometry/line';
 import { distance, type Point } from '../geometry/point';
 import type { Link } from '../route/link';
-import { usualTies } from '../ties/choose';
-import { isTied, tieIn, tieOff, type Tie } from '../ties/ties';
+import { usualTies } from '../pieces/rules/ties';
+import { isTied, tieIn, tieOff, type Tie } from '../stitches/ties';
 import { MACHINE_LIMIT_MM } from '../units/tolerances';
-import { StitchBuffer, type StitchColumns } from './buffer';
+import { StitchBuffer, type StitchColumns } from '../stitches/buffer';
 import type { PlannedLink, PlannedPiece, StitchPlan } from './plan';
-import { Command, Role } from './roles';
-import type { PlanRoute } from './route';
-import type { Shaped } from './shaped';
+import { Command, Role } from '../stitches/roles';
+import type { PlanRoute } from './links';
+import type { Shaped } from '../pieces/prepare/shaped';
 
 /** A piece with its own stitches. */
 export type Sewn = Shaped & { columns: StitchColumns | null; problem: string | null };

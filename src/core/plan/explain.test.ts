@@ -1,6 +1,6 @@
 import type { Job } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
-import { Planner } from './build';
+import { Planner } from './planner';
 import { explainCuts } from './explain';
 import { measurePlan } from './measure';
 

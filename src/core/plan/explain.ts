@@ -1,7 +1,7 @@
 import type { Job } from '../document/types';
 import type { Point } from '../geometry/point';
 import type { PlannedCut, PlannedLink, StitchPlan } from './plan';
-import { Command } from './roles';
+import { Command } from '../stitches/roles';
 
 /** What could save a cut. */
 export type CutRemedy = 'free-ends' | 'allow-travel' | 'bridge' | 'reorder';

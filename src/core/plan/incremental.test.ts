@@ -1,7 +1,7 @@
 import { transformedPiece } from '../editing/transform';
 import type { Job, Piece } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
-import { Planner } from './build';
+import { Planner } from './planner';
 import type { StitchPlan } from './plan';
 import { applyDelta, planDelta } from './delta';
 

@@ -2,8 +2,8 @@ import { jobOf, piece } from '../pieces/fixtures';
 import { maxLayers, measurePlan } from './measure';
 import { planReport } from './report';
 import type { StitchPlan } from './plan';
-import { Command, Role } from './roles';
-import { eachStitch, longestStitch } from './stitches';
+import { Command, Role } from '../stitches/roles';
+import { eachStitch, longestStitch } from '../stitches/stitches';
 
 type Event = [x: number, y: number, command?: number, role?: number, piece?: number, thread?: number];
 const planOf = (events: readonly Event[]): StitchPlan => ({

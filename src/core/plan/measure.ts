@@ -5,7 +5,7 @@ import { SECONDS_PER_CHANGE, SECONDS_PER_TRIM } from '../route/seconds';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 import { hypot } from '../units/trig';
 import type { StitchPlan } from './plan';
-import { Command, Role } from './roles';
+import { Command, Role } from '../stitches/roles';
 
 /** Figures of a plan. Lengths mm. */
 export interface PlanFigures {

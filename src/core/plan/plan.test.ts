@@ -4,11 +4,11 @@ import { readSvg } from '../artwork/svg';
 import type { Job } from '../document/types';
 import { piece, jobOf } from '../pieces/fixtures';
 import { writeCsv } from '../formats/csv';
-import { Planner } from './build';
+import { Planner } from './planner';
 import { maxLayers, measurePlan } from './measure';
 import { planReport } from './report';
 import type { StitchPlan } from './plan';
-import { COMMANDS, Command, Role } from './roles';
+import { COMMANDS, Command, Role } from '../stitches/roles';
 
 const heron = (): Job =>
   jobFromArt(readSvg(readFileSync('public/demo/heron.svg', 'utf8')), { id: 'h', name: 'h', file: 'heron.svg', cloth: 'pique', width: 85 })

@@ -1,14 +1,10 @@
-import type { StitchColumns } from './buffer';
+import type { PlanColumns } from '../stitches/buffer';
 import type { Point } from '../geometry/point';
 import type { CutReason } from '../route/link';
 import type { ResolvedSettings } from '../pieces/resolve';
 
 /** The whole job as needle events in sewing order. */
-export interface StitchPlan extends StitchColumns {
-  /** Index into `pieces` of each event. */
-  piece: Uint16Array<ArrayBuffer>;
-  /** Index into the job's threads of each event. */
-  thread: Uint8Array<ArrayBuffer>;
+export interface StitchPlan extends PlanColumns {
   /** The job's pieces in sewing order, with what was decided for each. */
   pieces: PlannedPiece[];
 }

@@ -6,10 +6,10 @@ import { evaluate } from '../route/ends';
 import { leastOrder } from '../route/exact';
 import { Ground } from '../route/ground';
 import { searchOrder } from '../route/search';
-import { Planner } from './build';
+import { Planner } from './planner';
 import { measurePlan } from './measure';
 import { inOrder, proposeRoute } from './propose';
-import { routeInput } from './route';
+import { routeInput } from './links';
 
 const rect = (x: number, y: number, w: number, h: number): string => `M${x},${y} h${w} v${h} h${-w} Z`;
 const bar = (x: number, y: number, w: number, h: number, thread = 't1'): Piece =>

@@ -2,9 +2,9 @@ import type { Job, RoutePolicy } from '../document/types';
 import { aimOf } from '../route/aims';
 import { constraintsOf } from '../route/constraints';
 import { searchOrder } from '../route/search';
-import { Planner } from './build';
+import { Planner } from './planner';
 import { measurePlan, type PlanFigures } from './measure';
-import { routeInput } from './route';
+import { routeInput } from './links';
 
 /** A proposed sewing order with what it changes. */
 export interface RouteProposal {

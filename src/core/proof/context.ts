@@ -3,13 +3,13 @@ import type { ClothRecipe } from '../cloth/recipes';
 import type { Job, Piece } from '../document/types';
 import { forecast, type Forecast } from '../forecast/forecast';
 import { boundsOf, type Point } from '../geometry/point';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import { measurePlan, type PlanFigures } from '../plan/measure';
 import type { StitchPlan } from '../plan/plan';
-import { routeInput, type RouteInput } from '../plan/route';
-import type { Shaped } from '../plan/shaped';
-import { laidOn } from './laidOn';
-import { weigh, type Weight } from './weight';
+import { routeInput, type RouteInput } from '../plan/links';
+import type { Shaped } from '../pieces/prepare/shaped';
+import { laidOn } from '../pieces/prepare/laidOn';
+import { weigh, type Weight } from '../stitches/weight';
 
 /** What checks may look at. The dearer parts are made when first asked for. */
 export interface ProofContext {

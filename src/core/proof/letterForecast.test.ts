@@ -1,7 +1,7 @@
 import type { Job } from '../document/types';
 import { forecast } from '../forecast/forecast';
 import { jobOf, piece } from '../pieces/fixtures';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import { letterHeightsOf } from './letterForecast';
 
 const bar = (x: number) => piece('satin', { area: `M${x},-6 h2.4 v12 h-2.4 Z` }, { pullComp: 0, pushComp: 0 });

@@ -1,6 +1,6 @@
 import type { Job } from '../document/types';
 import type { Forecast } from '../forecast/forecast';
-import type { Shaped } from '../plan/shaped';
+import type { Shaped } from '../pieces/prepare/shaped';
 import { letterRows, type Letter } from './letters';
 
 /** How high the letters of one row are predicted to come out, mm; means over the letters of each form. */

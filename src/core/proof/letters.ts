@@ -1,6 +1,6 @@
 import type { Job } from '../document/types';
 import { boundsOf, type Area } from '../geometry/point';
-import type { Shaped } from '../plan/shaped';
+import type { Shaped } from '../pieces/prepare/shaped';
 
 /** A piece that looks like a letter: one of several of about one height that stand side by side on a line. */
 export interface Letter {

@@ -1,12 +1,12 @@
 import type { Brief, Job, Piece, PieceSettings } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
 import { correct } from '../forecast/correct';
-import { Planner } from '../plan/build';
+import { Planner } from '../plan/planner';
 import type { Finding } from './finding';
 import { fixed, prove } from './prove';
 import { CHECKS } from './registry';
-import { laidOn } from './laidOn';
-import { histogramOf, weigh, layerPeak, holePeak } from './weight';
+import { laidOn } from '../pieces/prepare/laidOn';
+import { histogramOf, weigh, layerPeak, holePeak } from '../stitches/weight';
 
 const block = (x: number, y: number, w: number, h: number, settings: PieceSettings = {}, over: Partial<Piece> = {}): Piece =>
   piece('fill', { area: `M${x},${y} h${w} v${h} h${-w} Z`, ...over }, settings);

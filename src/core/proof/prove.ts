@@ -1,7 +1,7 @@
 import type { Job } from '../document/types';
 import { withSettings } from '../document/settings';
 import type { Forecast } from '../forecast/forecast';
-import type { Planner } from '../plan/build';
+import type { Planner } from '../plan/planner';
 import type { StitchPlan } from '../plan/plan';
 import { proofContext } from './context';
 import { SEVERITIES, type Finding, type Fix } from './finding';

@@ -1,10 +1,10 @@
 import { distance, type Point } from '../geometry/point';
-import type { StartEnd } from '../pieces/kind';
 import { choicesOf, LONGEST_SHOWN_MM, type Choices } from './choices';
 import type { Ground, HiddenNear } from './ground';
 import type { RouteItem } from './item';
 import { dependOn, type Between, type RouteMemory } from './memory';
 import { DETOUR, type Pace } from './seconds';
+import type { StartEnd } from '../stitches/startEnd';
 
 /** An order with the best starts and ends for it. */
 export interface Evaluated {

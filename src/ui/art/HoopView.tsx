@@ -1,6 +1,6 @@
 'use client';
 import type { PointerEvent } from 'react';
-import { clothColour } from '@/core/drawing/picture';
+import { clothColour } from '@/core/render/picture';
 import type { Job } from '@/core/document/types';
 import type { Point } from '@/core/geometry/point';
 import type { Survey } from '@/workers/protocol';

@@ -1,10 +1,10 @@
 'use client';
 import { among } from '@/core/document/among';
 import { useEffect, useRef } from 'react';
-import { clothColour } from '@/core/drawing/picture';
+import { clothColour } from '@/core/render/picture';
 import type { Job } from '@/core/document/types';
 import type { StitchPlan } from '@/core/plan/plan';
-import { Command } from '@/core/plan/roles';
+import { Command } from '@/core/stitches/roles';
 import { useCamera, zoomAt } from '@/store/cameraStore';
 import { usePlan } from '@/store/planStore';
 import { useProof } from '@/store/proofStore';

@@ -1,5 +1,5 @@
 'use client';
-import type { Look } from '@/core/drawing/looks';
+import type { Look } from '@/core/render/looks';
 import { PullLegend } from './PullLegend';
 import { WeightLegend } from './WeightLayer';
 import { useView } from '@/store/viewStore';

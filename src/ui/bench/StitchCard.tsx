@@ -1,7 +1,7 @@
 'use client';
 import { memo, useEffect, useRef } from 'react';
 import { recipeFor, stabilizerFor } from '@/core/cloth/house';
-import { clothColour } from '@/core/drawing/picture';
+import { clothColour } from '@/core/render/picture';
 import type { Job, Piece } from '@/core/document/types';
 import { KIND_WORDS } from '@/core/document/words';
 import type { PlannedPiece } from '@/core/plan/plan';

@@ -3,7 +3,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Job } from '@/core/document/types';
 import { movePiece } from '@/store/commands';
 import { select, toggleSelected } from '@/store/viewStore';
-import { dropPosition, type TimeWindow } from './timeline';
+import { dropPosition, type TimeWindow } from '../../core/plan/timeline';
 
 interface Stretch {
   id: string;

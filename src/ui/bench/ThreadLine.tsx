@@ -10,7 +10,7 @@ import { FindingFlags } from './FindingFlags';
 import { PlayControls } from './PlayControls';
 import { Playhead } from './Playhead';
 import { Stretches } from './Stretches';
-import { timelineOf, type TimeWindow } from './timeline';
+import { timelineOf, type TimeWindow } from '../../core/plan/timeline';
 import { useRested } from './useRested';
 
 /** The whole sewing order as a strip in machine time: order list, player, trim counter and stitch-length chart in one. */

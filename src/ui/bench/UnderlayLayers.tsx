@@ -3,7 +3,7 @@ import { ArrowUp, ChevronRight, CopyPlus } from 'lucide-react';
 import { LAYER_RANGES } from '@/core/document/ranges';
 import type { PieceKindName, UnderlayKind, UnderlayLayer } from '@/core/document/types';
 import { UNDERLAY_WORDS } from '@/core/document/words';
-import { layerOf } from '@/core/underlay/choose';
+import { layerOf } from '@/core/pieces/rules/underlay';
 import type { LengthUnit } from '@/core/units/length';
 import { SignButton } from '../components/Button';
 import { NumberField } from '../components/NumberField';

@@ -1,7 +1,7 @@
 'use client';
 import { UNDERLAY_KINDS, type PieceKindName, type UnderlayKind, type UnderlayLayer } from '@/core/document/types';
 import { UNDERLAY_WORDS } from '@/core/document/words';
-import { layerOf } from '@/core/underlay/choose';
+import { layerOf } from '@/core/pieces/rules/underlay';
 
 const FOR: Record<PieceKindName, readonly UnderlayKind[]> = {
   run: [],

@@ -1,8 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
 import type { ApexOptions } from 'apexcharts';
-import { HEAT_STEPS } from '@/core/drawing/heat';
-import type { Histogram } from '@/core/proof/weight';
+import { HEAT_STEPS } from '@/core/render/heat';
+import type { Histogram } from '@/core/stitches/weight';
 
 const Chart = dynamic(() => import('react-apexcharts'), { ssr: false });
 

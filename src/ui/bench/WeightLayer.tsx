@@ -1,8 +1,8 @@
 'use client';
 import { useEffect } from 'react';
-import { HEAT_STEPS } from '@/core/drawing/heat';
+import { HEAT_STEPS } from '@/core/render/heat';
 import { css, stepWords } from '../components/heatWords';
-import { histogramOf } from '@/core/proof/weight';
+import { histogramOf } from '@/core/stitches/weight';
 import { usePlan } from '@/store/planStore';
 import { WeightHistogram } from './WeightHistogram';
 import { requestWeight, useWeight, weightAt } from '@/store/weightStore';

@@ -1,6 +1,6 @@
 import { jobOf, piece } from '@/core/pieces/fixtures';
-import { Planner } from '@/core/plan/build';
-import { Command } from '@/core/plan/roles';
+import { Planner } from '@/core/plan/planner';
+import { Command } from '@/core/stitches/roles';
 import { eventOfFinding, nextHalt } from './halts';
 
 const job = jobOf([

@@ -1,5 +1,5 @@
 import type { StitchPlan } from '@/core/plan/plan';
-import { Command } from '@/core/plan/roles';
+import { Command } from '@/core/stitches/roles';
 import { hypot } from '@/core/units/trig';
 import type { Finding } from '@/core/proof/finding';
 

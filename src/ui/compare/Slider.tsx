@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { HEAT_STEPS } from '@/core/drawing/heat';
+import { HEAT_STEPS } from '@/core/render/heat';
 import type { Compared } from '@/workers/protocol';
 import { css, stepWords } from '../components/heatWords';
 

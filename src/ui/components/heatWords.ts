@@ -1,4 +1,4 @@
-import { HEAT_STEPS } from '@/core/drawing/heat';
+import { HEAT_STEPS } from '@/core/render/heat';
 
 export const css = ({ r, g, b }: { r: number; g: number; b: number }): string => `rgb(${r} ${g} ${b})`;
 

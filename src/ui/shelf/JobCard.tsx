@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { AlertDialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { recipeOf } from '@/core/cloth/recipes';
-import { clothColour } from '@/core/drawing/picture';
+import { clothColour } from '@/core/render/picture';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { DamagedJob, KeptJob } from '@/platform/storage/records';
 import { download, fileStem } from '@/platform/files';

@@ -2,7 +2,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { jobFromArt } from '../../../src/core/artwork/newJob';
 import { readSvg } from '../../../src/core/artwork/svg';
 import type { Job } from '../../../src/core/document/types';
-import { Planner } from '../../../src/core/plan/build';
+import { Planner } from '../../../src/core/plan/planner';
 import { HEAVY } from './heavy';
 import { oneOf, type Attack, type Random } from './kinds';
 import { wrongIn } from './sewn';

@@ -6,13 +6,13 @@ import type { Job } from '../../../src/core/document/types';
 import { forecast } from '../../../src/core/forecast/forecast';
 import { writeCsv } from '../../../src/core/formats/csv';
 import { jobOf, piece } from '../../../src/core/pieces/fixtures';
-import { Planner } from '../../../src/core/plan/build';
+import { Planner } from '../../../src/core/plan/planner';
 import { measurePlan } from '../../../src/core/plan/measure';
 import { planReport } from '../../../src/core/plan/report';
 import { proposeRoute } from '../../../src/core/plan/propose';
-import { laidOn } from '../../../src/core/proof/laidOn';
+import { laidOn } from '../../../src/core/pieces/prepare/laidOn';
 import { prove } from '../../../src/core/proof/prove';
-import { weigh } from '../../../src/core/proof/weight';
+import { weigh } from '../../../src/core/stitches/weight';
 import { oneOf, type Attack, type Random } from './kinds';
 import { wrongIn } from './sewn';
 

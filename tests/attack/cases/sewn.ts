@@ -1,6 +1,6 @@
 import type { Job } from '../../../src/core/document/types';
 import type { StitchPlan } from '../../../src/core/plan/plan';
-import { Command } from '../../../src/core/plan/roles';
+import { Command } from '../../../src/core/stitches/roles';
 
 /** A machine makes no longer stitch than 12 mm; rounding to three decimals may add a little. */
 const LONGEST_MM = 12.1;

@@ -1,14 +1,15 @@
 import { areaOf, offset } from '../../geometry/area';
 import { distance, type Line } from '../../geometry/point';
 import type { Piece } from '../../document/types';
-import type { StitchBuffer } from '../../plan/buffer';
-import { Command, Role } from '../../plan/roles';
+import type { StitchBuffer } from '../../stitches/buffer';
+import { Command, Role } from '../../stitches/roles';
 import { edgingOf, sewEdging, type Edging } from '../border/edging';
 import { placesAround } from '../border';
-import type { PieceKind, PreparedShape, StartEnd } from '../kind';
+import type { PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { runPoints } from '../run/points';
 import { styledPoints } from '../run/styles';
+import type { StartEnd } from '../../stitches/startEnd';
 
 /** Usual width of the covering satin, mm: 3 to 4 (craft §8). */
 const COVER_WIDTH_MM = 3.5;

@@ -3,13 +3,13 @@ import type { Area, Line } from '../../geometry/point';
 import { dataToRings } from '../../geometry/path';
 import { clean } from '../../geometry/area';
 import type { Piece } from '../../document/types';
-import type { StitchBuffer } from '../../plan/buffer';
+import type { StitchBuffer } from '../../stitches/buffer';
 import { MACHINE_LIMIT_MM } from '../../units/tolerances';
-import type { StartEnd } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { networkFromLines } from '../satin/fromLine';
 import { sewNetwork } from '../satin/sew';
 import type { ColumnNetwork } from '../satin/track';
+import type { StartEnd } from '../../stitches/startEnd';
 
 /** A satin that runs round the edge of an area, its outer side on the drawn outline. */
 export interface Edging {

@@ -2,10 +2,11 @@ import { areaOf, offset, subtract } from '../../geometry/area';
 import { evenly, lengthsAlong } from '../../geometry/line';
 import type { Line, Point } from '../../geometry/point';
 import type { Piece } from '../../document/types';
-import type { StitchBuffer } from '../../plan/buffer';
-import type { PieceKind, PreparedShape, StartEnd } from '../kind';
+import type { StitchBuffer } from '../../stitches/buffer';
+import type { PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { edgingOf, sewEdging, type Edging } from './edging';
+import type { StartEnd } from '../../stitches/startEnd';
 
 /** Usual width of the satin round a patch, mm: 3.5 to 4.5 (craft §8). */
 const BORDER_WIDTH_MM = 4;

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { coverageOf } from '../../plan/coverage';
-import { Command, Role } from '../../plan/roles';
+import { coverageOf } from '../../stitches/coverage';
+import { Command, Role } from '../../stitches/roles';
 import { clean, contains, offset } from '../../geometry/area';
 import { dataToRings } from '../../geometry/path';
-import { bareTravels } from '../../plan/hidden';
-import type { StitchColumns } from '../../plan/buffer';
+import { bareTravels } from '../../stitches/hidden';
+import type { StitchColumns } from '../../stitches/buffer';
 import { piece, stitchesOf } from '../fixtures';
 
 const SQUARE = 'M-20,-15 H20 V15 H-20 Z';

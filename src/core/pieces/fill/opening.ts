@@ -1,6 +1,6 @@
 import { boundsOf, type Area, type Line } from '../../geometry/point';
-import { fromUV, rowFrame, toU, toV } from './rows';
-import type { LineRows } from './rowset';
+import { fromUV, rowFrame, toU, toV } from '../rows/mesh';
+import type { LineRows } from '../rows/rowset';
 
 const SHORTEST_MM = 0.08;
 const MOST_ROWS = 20_000;

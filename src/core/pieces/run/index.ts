@@ -3,14 +3,15 @@ import { lineLength } from '../../geometry/line';
 import { distance, type Line, type Point } from '../../geometry/point';
 import { flattenSubpath, parsePath } from '../../geometry/path';
 import type { Piece } from '../../document/types';
-import type { StitchBuffer } from '../../plan/buffer';
-import { Command, Role } from '../../plan/roles';
+import type { StitchBuffer } from '../../stitches/buffer';
+import { Command, Role } from '../../stitches/roles';
 import { THREAD_WIDTH_MM } from '../../units/tolerances';
-import type { PieceKind, PreparedShape, StartEnd } from '../kind';
+import type { PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { graphOf, outAndBack, wayOf, type Leg } from './graph';
 import { runPoints } from './points';
 import { motifLine, styledPoints, type LineStyle } from './styles';
+import type { StartEnd } from '../../stitches/startEnd';
 
 export interface RunShape extends PreparedShape {
   lines: readonly Line[];

@@ -1,4 +1,4 @@
-import type { StitchBuffer } from '../../plan/buffer';
+import type { StitchBuffer } from '../../stitches/buffer';
 import { SHORTEST_STITCH_MM } from '../../units/tolerances';
 import { rowAt, rowScratch, type RowScratch, type Track } from './track';
 

@@ -1,6 +1,6 @@
 import type { Area, Line } from '../../geometry/point';
-import { splitSections, type Section } from '../fill/sections';
-import { turningRows } from '../turning/rows';
+import { splitSections, type Section } from '../rows/sections';
+import { turningRows } from '../rows/turning/rows';
 import { makeTrack, type Column, type ColumnNetwork } from './track';
 
 /** Rows sampled for a track, mm: finer than any satin is sewn. */

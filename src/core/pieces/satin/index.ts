@@ -4,18 +4,19 @@ import { distance, mix, sub, unit, type Area, type Point } from '../../geometry/
 import { outlineOf } from '../../geometry/outline';
 import { dataToRings, flattenSubpath, parsePath, ringsToData } from '../../geometry/path';
 import type { Piece } from '../../document/types';
-import type { StitchBuffer } from '../../plan/buffer';
+import type { StitchBuffer } from '../../stitches/buffer';
 import { MACHINE_LIMIT_MM } from '../../units/tolerances';
-import type { PieceKind, PreparedShape, StartEnd } from '../kind';
+import type { PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { fillKind, type FillShape } from '../fill';
-import { scanRows, type RowMesh } from '../fill/rows';
+import { scanRows, type RowMesh } from '../rows/mesh';
 import { networkFromArea } from './fromArea';
 import { networkFromLines } from './fromLine';
 import { networkFromSides } from './fromSides';
 import { networkFromSlants } from './fromSlants';
 import { sewNetwork } from './sew';
 import { medianWidth, type ColumnNetwork, type Track } from './track';
+import type { StartEnd } from '../../stitches/startEnd';
 
 /** Satin never sews narrower than this, mm (craft §4: minimum sewn width 1.0, with the thread's own width inside). */
 const LEAST_SEWN_MM = 1;

@@ -1,8 +1,8 @@
 import { areaOf, clean } from '../../geometry/area';
 import { dataToRings } from '../../geometry/path';
-import { coverageOf } from '../../plan/coverage';
-import { Command, Role } from '../../plan/roles';
-import type { StitchColumns } from '../../plan/buffer';
+import { coverageOf } from '../../stitches/coverage';
+import { Command, Role } from '../../stitches/roles';
+import type { StitchColumns } from '../../stitches/buffer';
 import { piece, stitchesOf } from '../fixtures';
 
 const rowsOf = (s: StitchColumns) => Array.from(s.x, (x, i) => ({ x, y: s.y[i]!, role: s.role[i]! })).filter((p) => p.role === Role.cover);

@@ -1,11 +1,11 @@
 import { resample } from '../../geometry/line';
 import { distance, type Point } from '../../geometry/point';
-import type { StitchBuffer } from '../../plan/buffer';
-import { Role } from '../../plan/roles';
+import type { StitchBuffer } from '../../stitches/buffer';
+import { Role } from '../../stitches/roles';
 import type { ColumnEnds, UnderlayLayer } from '../../document/types';
 import { SHORTEST_STITCH_MM } from '../../units/tolerances';
-import type { RowMesh } from '../fill/rows';
-import { travelTo } from '../fill/sew';
+import type { RowMesh } from '../rows/mesh';
+import { travelTo } from '../rows/sew';
 import { sewColumn, type ColumnCover } from './cover';
 import { capOf, withEnds } from './ends';
 import { centreLine, crossingAt, widenRow, type Column, type ColumnNetwork, type Track } from './track';

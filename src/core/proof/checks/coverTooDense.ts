@@ -1,4 +1,4 @@
-import { threadWidth } from '../../pieces/resolve';
+import { threadWidth } from '../../cloth/threadWidth';
 import { perPiece, type Check } from '../check';
 
 /** Rows nearer than this share of the thread's width pile up. Borders and foam are meant so. */

@@ -1,4 +1,4 @@
-import { threadWidth } from '../../pieces/resolve';
+import { threadWidth } from '../../cloth/threadWidth';
 import { perPiece, type Check } from '../check';
 
 /** Spacing over the thread's width beyond which cloth shows, below which it was meant as light cover. */

@@ -1,6 +1,6 @@
 import { contains } from '../../geometry/area';
-import { Role } from '../../plan/roles';
-import { eachStitch } from '../../plan/stitches';
+import { Role } from '../../stitches/roles';
+import { eachStitch } from '../../stitches/stitches';
 import { overFoam, type Check } from '../check';
 
 /** One run along a column is needed to close its far end; ways beyond that and this press the foam flat, mm. */

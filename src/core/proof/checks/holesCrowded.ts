@@ -1,5 +1,5 @@
 import type { Check } from '../check';
-import { holePeak } from '../weight';
+import { holePeak } from '../../stitches/weight';
 
 /** Penetrations on one square millimetre beyond which cloth is cut rather than pierced. */
 const MOST_HOLES = 16;

@@ -1,4 +1,4 @@
-import { Command } from '../../plan/roles';
+import { Command } from '../../stitches/roles';
 import { hypot } from '../../units/trig';
 import type { Check } from '../check';
 

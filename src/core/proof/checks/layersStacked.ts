@@ -1,5 +1,5 @@
 import type { Check } from '../check';
-import { layerPeak } from '../weight';
+import { layerPeak } from '../../stitches/weight';
 
 /** More full covers than this on one another make it stiff and break threads (craft §7). A satin counts as two. */
 const MOST_LAYERS = 5.5;

@@ -1,7 +1,7 @@
 import { fitsHoop, HOOPS } from '../../document/job';
 import type { Brief, Job, Piece } from '../../document/types';
 import { transformedPiece } from '../../editing/transform';
-import { Command } from '../../plan/roles';
+import { Command } from '../../stitches/roles';
 import type { StitchPlan } from '../../plan/plan';
 import { hypot } from '../../units/trig';
 import type { Check } from '../check';

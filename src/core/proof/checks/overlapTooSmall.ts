@@ -1,5 +1,4 @@
-import { extendedUnder } from '../../forecast/correct';
-import { PLACE_MM } from '../../forecast/edges';
+import { extendedUnder, PLACE_MM } from '../../editing/extend';
 import type { Check } from '../check';
 
 /** Two pieces that butt must share this much (craft §4), mm, and what rows that end a little sooner may take from it. */

@@ -1,5 +1,5 @@
-import { Role } from '../../plan/roles';
-import { longestStitch } from '../../plan/stitches';
+import { Role } from '../../stitches/roles';
+import { longestStitch } from '../../stitches/stitches';
 import { perPiece, type Check } from '../check';
 
 /** Rows lean a little and are compensated at both ends. */

@@ -1,4 +1,4 @@
-import { longestStitch } from '../../plan/stitches';
+import { longestStitch } from '../../stitches/stitches';
 import { MACHINE_LIMIT_MM } from '../../units/tolerances';
 import type { Check } from '../check';
 

@@ -1,5 +1,5 @@
-import { Role } from '../../plan/roles';
-import { eachStitch } from '../../plan/stitches';
+import { Role } from '../../stitches/roles';
+import { eachStitch } from '../../stitches/stitches';
 import { perPiece, type Check } from '../check';
 
 /** Below this threads break and nests form, mm (craft §3: 0.3 is the floor). */

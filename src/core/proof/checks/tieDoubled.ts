@@ -1,4 +1,4 @@
-import { Command, Role } from '../../plan/roles';
+import { Command, Role } from '../../stitches/roles';
 import type { Check } from '../check';
 
 /** Stitches of a strong tie; more in a row are two ties on one another. */

@@ -1,6 +1,6 @@
-import { Command, Role } from '../../plan/roles';
-import { usualTies } from '../../ties/choose';
-import { isTied } from '../../ties/ties';
+import { Command, Role } from '../../stitches/roles';
+import { usualTies } from '../../pieces/rules/ties';
+import { isTied } from '../../stitches/ties';
 import type { Check } from '../check';
 import type { ProofContext } from '../context';
 

@@ -1,5 +1,5 @@
 import { distance, type Point } from '../../geometry/point';
-import { Role } from '../../plan/roles';
+import { Role } from '../../stitches/roles';
 import type { Check } from '../check';
 
 const WITHIN_MM = 1;

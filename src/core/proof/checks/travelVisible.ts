@@ -1,4 +1,4 @@
-import { bareTravels } from '../../plan/hidden';
+import { bareTravels } from '../../stitches/hidden';
 import type { Check } from '../check';
 
 /** Shorter stretches are lost among the rows beside them, mm. */

@@ -1,4 +1,4 @@
-import { layerOf } from '../../underlay/choose';
+import { layerOf } from '../../pieces/rules/underlay';
 import { perPiece, type Check, type SewnPiece } from '../check';
 
 /** From this width on a satin, and from this area on a fill, without anything beneath shows the cloth. */

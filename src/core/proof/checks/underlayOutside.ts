@@ -1,8 +1,8 @@
 import { contains } from '../../geometry/area';
 import { distanceTo } from '../../geometry/line';
 import type { Point } from '../../geometry/point';
-import { Role } from '../../plan/roles';
-import type { Shaped } from '../../plan/shaped';
+import { Role } from '../../stitches/roles';
+import type { Shaped } from '../../pieces/prepare/shaped';
 import { perPiece, type Check } from '../check';
 
 /** Underlay stays this far inside the cover (craft §4), mm; needle and rounding may take a little of it. */

@@ -1,5 +1,5 @@
-import { eachStitch } from '../../plan/stitches';
-import { Role } from '../../plan/roles';
+import { eachStitch } from '../../stitches/stitches';
+import { Role } from '../../stitches/roles';
 import { THREAD_WIDTH_MM } from '../../units/tolerances';
 import { perPiece, type Check } from '../check';
 

@@ -1,5 +1,5 @@
-import { extendedUnder } from '../../forecast/correct';
-import { PLACE_MM, placesAlong, type EdgePlace } from '../../forecast/edges';
+import { extendedUnder, PLACE_MM } from '../../editing/extend';
+import { placesAlong, type EdgePlace } from '../../forecast/edges';
 import { contains, offset } from '../../geometry/area';
 import { ofPair } from '../../geometry/known';
 import { boundsOf, boundsTouch, type Area, type Point } from '../../geometry/point';

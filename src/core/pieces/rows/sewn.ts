@@ -1,0 +1,68 @@
+import { makeMask, paintThread, type Mask } from '../../geometry/mask';
+import { boundsOf } from '../../geometry/point';
+import { heightOf, type RowMesh } from './mesh';
+import type { RowSet } from './rowset';
+
+/** Where a way may run without lying on rows that are sewn already. */
+export interface Clearance {
+  /** Whether nothing is sewn yet at a place on a stretch. */
+  isClear(mesh: RowMesh, stretch: number, u: number): boolean;
+  /** The span of u around a place on a stretch in which nothing is sewn yet; null when the place itself is. */
+  span(mesh: RowMesh, stretch: number, u: number): readonly [number, number] | null;
+}
+
+const CELL_MM = 0.25;
+/** A sewn row takes this much to either side, mm. */
+const BESIDE_MM = 0.3;
+
+/**
+ * Keeps what is covered already. Ways on the rows' own mesh ask row by row; ways on any other mesh look at a grid, which
+ * is only painted when one asks.
+ */
+export class SewnRows implements Clearance {
+  private readonly flags: Uint8Array;
+  private readonly waiting: number[] = [];
+  private grid: Mask | null = null;
+
+  constructor(private readonly rows: RowSet) {
+    this.flags = new Uint8Array(rows.count);
+  }
+
+  mark(row: number): void {
+    this.flags[row] = 1;
+    this.waiting.push(row);
+  }
+
+  isClear(mesh: RowMesh, stretch: number, u: number): boolean {
+    if (mesh === this.rows.mesh) return this.flags[stretch] === 0;
+    const v = heightOf(mesh, mesh.row[stretch]!);
+    const { c, s } = mesh.frame;
+    return !isSet(this.painted(), u * c - v * s, u * s + v * c);
+  }
+
+  span(mesh: RowMesh, stretch: number, u: number): readonly [number, number] | null {
+    if (!this.isClear(mesh, stretch, u)) return null;
+    const [low, high] = [mesh.u0[stretch]!, mesh.u1[stretch]!];
+    if (mesh === this.rows.mesh) return [low, high];
+    const sewn = (at: number): boolean => !this.isClear(mesh, stretch, at);
+    let [a, b] = [u, u];
+    while (a > low && !sewn(Math.max(low, a - CELL_MM))) a = Math.max(low, a - CELL_MM);
+    while (b < high && !sewn(Math.min(high, b + CELL_MM))) b = Math.min(high, b + CELL_MM);
+    return [a, b];
+  }
+
+  private painted(): Mask {
+    this.grid ??= makeMask(boundsOf(Array.from({ length: this.rows.count }, (_, i) => this.rows.course(i))), CELL_MM, 1);
+    for (const row of this.waiting.splice(0)) {
+      const course = this.rows.course(row);
+      for (let k = 1; k < course.length; k++) paintThread(this.grid, course[k - 1]!, course[k]!, BESIDE_MM, 1);
+    }
+    return this.grid;
+  }
+}
+
+function isSet(mask: Mask, x: number, y: number): boolean {
+  const c = Math.floor((x - mask.minX) / mask.cellMm);
+  const r = Math.floor((y - mask.minY) / mask.cellMm);
+  return c >= 0 && r >= 0 && c < mask.columns && r < mask.rows && mask.data[r * mask.columns + c] !== 0;
+}

@@ -1,0 +1,92 @@
+import { recipeOf } from '../../cloth/recipes';
+import { pullCompFor, pushCompFor } from './compensation';
+import type { ClothKey, JobSettings, PieceSettings } from '../../document/types';
+import { CLOTH_KEYS } from '../../document/types';
+import { piece } from '../fixtures';
+import { underlayFor } from './underlay';
+
+const satin = (over: PieceSettings = {}) => piece('satin', { sides: ['M0,0 V9', 'M4,0 V9'] }, over);
+const fill = piece('fill', { area: 'M0,0 h9 v9 h-9 Z' });
+const under = (width: number, cloth: ClothKey = 'twill', school: JobSettings = {}, p = satin(), spacing = 0.4): string =>
+  underlayFor(p, width, spacing, recipeOf(cloth), school)
+    .value.map((l) => l.kind)
+    .join(' + ');
+
+describe('underlay under satins', () => {
+  it('is none below 1.5 mm, a centre run up to 3, the recipe’s up to 5, edges and a zigzag beyond', () => {
+    expect(under(1.4)).toBe('');
+    expect(under(1.6)).toBe('centre-run');
+    expect(under(2.9)).toBe('centre-run');
+    expect(under(4)).toBe(recipeOf('twill').satinFoundation.join(' + '));
+    expect(under(7)).toMatch(/^edge-run \+ (double-)?zigzag$/);
+  });
+
+  it('a school may want a centre run even in thin letters', () => {
+    expect(under(1.2, 'twill', { thinUnderlay: 'centre-run' })).toBe('centre-run');
+  });
+
+  it('there are few holes in leather, none over foam, none under light cover', () => {
+    expect(under(4, 'leather')).toBe('centre-run');
+    expect(under(8, 'cap', {}, satin({ foam: 3 }))).toBe('');
+    expect(under(4, 'pique', {}, satin(), 1.2)).toBe('');
+  });
+});
+
+describe('underlay under fills', () => {
+  it('is what the cloth wants, and none where there is no room', () => {
+    for (const cloth of CLOTH_KEYS) {
+      expect(under(9, cloth, {}, fill)).toBe(recipeOf(cloth).fillFoundation.join(' + '));
+      expect(under(1.5, cloth, {}, fill)).toBe('');
+    }
+  });
+
+  it('every layer says its measures, and every choice its reason', () => {
+    for (const cloth of CLOTH_KEYS) {
+      for (const [p, width] of [
+        [satin(), 2],
+        [satin(), 4],
+        [satin(), 8],
+        [fill, 9],
+      ] as const) {
+        // prettier-ignore
+        const chosen = underlayFor(p, width, 0.4, recipeOf(cloth));
+        expect(chosen.why.length).toBeGreaterThan(3);
+        for (const layer of chosen.value) expect(layer.length ?? layer.spacing).toBeGreaterThan(1);
+      }
+    }
+  });
+});
+
+describe('compensation', () => {
+  const comp = (own: PieceSettings, widthMm: number, cloth: ClothKey, thinBars = true) =>
+    pullCompFor({ own, widthMm, recipe: recipeOf(cloth), thinBars });
+
+  it('is the cloth’s, unless someone set it', () => {
+    expect(comp({}, 6, 'pique')).toMatchObject({ value: recipeOf('pique').pullComp, from: 'recipe' });
+    expect(comp({ pullComp: 0.11 }, 6, 'pique')).toMatchObject({ value: 0.11, from: 'hand' });
+  });
+
+  it('a percentage is shared between both ends of a row', () => {
+    expect(comp({ pullCompPercent: 110 }, 5, 'pique').value).toBeCloseTo(0.25);
+    expect(comp({ pullCompPercent: 110, pullComp: 0.1 }, 5, 'pique').value).toBe(0.1);
+  });
+
+  it('thin bars are widened more on cloth that gives way, and nowhere else', () => {
+    expect(comp({}, 2, 'jersey').value).toBeGreaterThanOrEqual(0.5);
+    expect(comp({}, 2, 'twill').value).toBe(recipeOf('twill').pullComp);
+    expect(comp({}, 2, 'fleece', false).value).toBe(recipeOf('fleece').pullComp);
+  });
+
+  it('over foam it grows with its thickness', () => {
+    const [thin, thick] = [comp({ foam: 2 }, 6, 'cap').value, comp({ foam: 4 }, 6, 'cap').value];
+    expect(thin).toBeGreaterThan(recipeOf('cap').pullComp);
+    expect(thick - thin).toBeCloseTo(0.4);
+  });
+
+  it('open ends are shortened by half a row or a little more, never by over 0.4 mm', () => {
+    expect(pushCompFor({}, 0.4, recipeOf('twill')).value).toBeCloseTo(0.2);
+    expect(pushCompFor({}, 0.4, recipeOf('jersey')).value).toBeGreaterThan(0.2);
+    expect(pushCompFor({}, 3, recipeOf('twill')).value).toBe(0.4);
+    expect(pushCompFor({ pushComp: 0 }, 0.4, recipeOf('twill'))).toMatchObject({ value: 0, from: 'hand' });
+  });
+});

@@ -1,0 +1,56 @@
+import type { ClothRecipe } from '../../cloth/recipes';
+import type { JobSettings, Piece, UnderlayKind, UnderlayLayer } from '../../document/types';
+import type { Resolved } from '../../document/resolved';
+
+/** Cover this open or opener gets no underlay, mm between rows (craft §4). */
+const LIGHT_COVER_MM = 0.6;
+
+const DEFAULTS: Record<UnderlayKind, UnderlayLayer> = {
+  'centre-run': { kind: 'centre-run', length: 2.5 },
+  'edge-run': { kind: 'edge-run', length: 2.5, inset: 0.6 },
+  zigzag: { kind: 'zigzag', spacing: 2, inset: 0.6 },
+  'double-zigzag': { kind: 'double-zigzag', spacing: 2.5, inset: 0.6 },
+  lattice: { kind: 'lattice', spacing: 2.5, length: 3.5, inset: 0.8 },
+};
+
+/** A layer of the given kind with its usual values. */
+export const layerOf = (kind: UnderlayKind): UnderlayLayer => ({ ...DEFAULTS[kind] });
+
+const of = (kinds: readonly UnderlayKind[], from: 'recipe' | 'rule', why: string): Resolved<UnderlayLayer[]> => ({
+  value: kinds.map(layerOf),
+  from,
+  why,
+});
+
+/** The foundation by cover, width and cloth (craft §4, Underlay). */
+export function underlayFor(
+  piece: Piece,
+  widthMm: number,
+  spacingMm: number,
+  recipe: ClothRecipe,
+  school: JobSettings = {},
+): Resolved<readonly UnderlayLayer[]> {
+  const { kind } = piece;
+  if ((piece.settings.foam ?? 0) > 0) return of([], 'rule', 'none over foam: it would flatten it');
+  if (spacingMm >= LIGHT_COVER_MM) return of([], 'rule', 'none under light cover');
+  if (kind === 'fill') return fillUnderlay(widthMm, recipe);
+  if (kind === 'border') return of(['edge-run', 'zigzag'], 'rule', 'a border holds the edge of the patch');
+  if (kind === 'applique') return of([], 'rule', 'the tack-down is its foundation');
+  if (widthMm < 1.5 && school.thinUnderlay === 'centre-run') return of(['centre-run'], 'rule', 'by your school: holds thin letters');
+  if (widthMm < 1.5) return of([], 'rule', 'no room under 1.5 mm: it would loop out');
+  if (widthMm < 3) return of(['centre-run'], 'rule', 'satin of 1.5 to 3 mm');
+  if (recipe.key === 'leather') return of(['centre-run'], 'recipe', 'few holes in leather');
+  if (widthMm <= 5) return of(recipe.satinFoundation, 'recipe', recipe.name);
+  const wide = recipe.satinFoundation.includes('double-zigzag')
+    ? (['edge-run', 'double-zigzag'] as const)
+    : (['edge-run', 'zigzag'] as const);
+  return of(wide, 'rule', 'satin over 5 mm');
+}
+
+function fillUnderlay(widthMm: number, recipe: ClothRecipe): Resolved<UnderlayLayer[]> {
+  if (widthMm < 2) return of([], 'rule', 'too narrow for a lattice');
+  const layers = recipe.fillFoundation.map(layerOf).map((layer) => (layer.kind === 'edge-run' ? { ...layer, inset: 0.8 } : layer));
+  const second = layers.filter((l) => l.kind === 'lattice')[1];
+  if (second) second.angle = 0;
+  return { value: layers, from: 'recipe', why: recipe.name };
+}

@@ -1,0 +1,138 @@
+import type { PlanColumns } from '../stitches/buffer';
+import { Command } from '../stitches/roles';
+import { beyond, blend, drawable, type PixelBox, type Raster, type Rgb } from './raster';
+
+/**
+ * Draws sewn threads as lit cylinders.
+ *
+ * Each stitch is a capsule of the thread's width. Across it brightness follows a cylinder's normal; along it the thread
+ * bows, so that the highlight sits in the middle and the ends dip into the cloth; and the whole stitch is brighter the
+ * more squarely it lies to the light, which is what makes neighbouring directions read as different shades. A dark rim
+ * stands for the shadow between threads. Later stitches lie over earlier ones.
+ */
+const LIGHT = { x: -0.55, y: -0.835 };
+const PROFILE_STEPS = 24;
+/** Thread twist shows from this enlargement on, pixels per mm. */
+const TWIST_FROM = 14;
+const TWIST_MM = 0.55;
+
+/** So far beside its line, at most, a thread is drawn, and two pixels more, mm. */
+export const BESIDE_MM = 1.2;
+
+export interface ThreadLook {
+  rgb: Rgb;
+  widthMm: number;
+}
+
+/** Draws the events from `from` up to, but without, `to`. */
+export function drawThreads(
+  raster: Raster,
+  plan: PlanColumns,
+  looks: readonly ThreadLook[],
+  from = 0,
+  to = plan.x.length,
+  visible: (piece: number) => boolean = () => true,
+): void {
+  const within = drawable(raster);
+  const unseen = beyond(plan, raster, BESIDE_MM + 2 / raster.scale);
+  for (let i = Math.max(1, from); i < to; i++) {
+    if (unseen(i)) continue;
+    if (plan.command[i] !== Command.stitch || plan.command[i - 1]! > Command.jump) continue;
+    if (plan.command[i - 1] === Command.jump && plan.x[i] === plan.x[i - 1]) continue;
+    const look = looks[plan.thread[i]!];
+    if (!look || !visible(plan.piece[i]!)) continue;
+    const beside = besideOf(plan, i) * look.widthMm;
+    if (beside === 0) {
+      drawStitch(raster, plan.x[i - 1]!, plan.y[i - 1]!, plan.x[i]!, plan.y[i]!, look, within);
+      continue;
+    }
+    const [dx, dy] = [plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!];
+    const length = Math.sqrt(dx * dx + dy * dy) || 1;
+    const [ox, oy] = [(-dy / length) * beside, (dx / length) * beside];
+    drawStitch(raster, plan.x[i - 1]! + ox, plan.y[i - 1]! + oy, plan.x[i]! + ox, plan.y[i]! + oy, look, within);
+  }
+}
+
+/** How far threads that run back over themselves lie to either side, in thread widths. */
+const BESIDE = 0.3;
+
+/** A stitch back over the one before lies beside it, not in it. */
+function besideOf(plan: PlanColumns, i: number): number {
+  if (i < 2 || plan.x[i] !== plan.x[i - 2] || plan.y[i] !== plan.y[i - 2] || plan.command[i - 2] !== Command.stitch) return 0;
+  return BESIDE;
+}
+
+const profileOf = new Float32Array(PROFILE_STEPS + 1);
+const glossOf = new Float32Array(PROFILE_STEPS + 1);
+for (let k = 0; k <= PROFILE_STEPS; k++) {
+  const d = k / PROFILE_STEPS;
+  const up = Math.sqrt(1 - d * d);
+  profileOf[k] = 0.6 + 0.4 * up;
+  glossOf[k] = up * up * up * up * up * up;
+}
+
+/** Pixels are looked at in their middle. */
+const MIDDLE = 0.5;
+
+/** Draws one stitch, mm. */
+export function drawStitch(
+  raster: Raster,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  look: ThreadLook,
+  within: PixelBox = drawable(raster),
+): void {
+  const { width, data, scale } = raster;
+  const ax = (x0 - raster.left) * scale;
+  const ay = (y0 - raster.top) * scale;
+  const bx = (x1 - raster.left) * scale;
+  const by = (y1 - raster.top) * scale;
+  const radius = Math.max(0.5, (look.widthMm * scale) / 2);
+  const thin = Math.min(1, (look.widthMm * scale) / 2 / radius);
+  const reach = radius + 0.5;
+  const top = Math.max(within.top, Math.ceil(Math.min(ay, by) - reach - MIDDLE));
+  const bottom = Math.min(within.bottom - 1, Math.floor(Math.max(ay, by) + reach - MIDDLE));
+  if (top > bottom || Math.max(ax, bx) + reach < within.left || Math.min(ax, bx) - reach > within.right) return;
+  const length = Math.sqrt((bx - ax) ** 2 + (by - ay) ** 2) || 1e-6;
+  const ux = (bx - ax) / length;
+  const uy = (by - ay) / length;
+  const square = Math.abs(ux * LIGHT.y - uy * LIGHT.x);
+  const base = 0.88 + 0.2 * square;
+  const gloss = 44 * square * square;
+  const twist = scale >= TWIST_FROM ? (2 * Math.PI) / (TWIST_MM * scale) : 0;
+  const { r, g, b } = look.rgb;
+  const perLength = 2 / length;
+  const perStep = PROFILE_STEPS / radius;
+  for (let py = top; py <= bottom; py++) {
+    const cy = py + MIDDLE - ay;
+    let low = Math.min(ax, bx) - reach;
+    let high = Math.max(ax, bx) + reach;
+    if (Math.abs(uy) > 1e-3) {
+      const mid = ax + (cy * ux) / uy;
+      const half = reach / Math.abs(uy);
+      low = Math.max(low, mid - half);
+      high = Math.min(high, mid + half);
+    }
+    const first = Math.max(within.left, Math.ceil(low - MIDDLE));
+    const last = Math.min(within.right - 1, Math.floor(high - MIDDLE));
+    for (let px = first; px <= last; px++) {
+      const cx = px + MIDDLE - ax;
+      const t = cx * ux + cy * uy;
+      const side = cx * uy - cy * ux;
+      let d = side < 0 ? -side : side;
+      if (t < 0) d = Math.sqrt(d * d + t * t);
+      else if (t > length) d = Math.sqrt(d * d + (t - length) * (t - length));
+      const cover = reach - d;
+      if (cover <= 0) continue;
+      const k = d >= radius ? PROFILE_STEPS : (d * perStep) | 0;
+      const along = t <= 0 ? -1 : t >= length ? 1 : t * perLength - 1;
+      const bow = 1 - along * along;
+      let light = base * profileOf[k]! * (0.92 + 0.08 * bow);
+      if (twist > 0) light *= 1 + 0.07 * Math.sin(twist * t + (side / radius) * 2.2);
+      const shine = gloss * glossOf[k]! * bow;
+      blend(data, (py * width + px) * 4, r * light + shine, g * light + shine, b * light + shine, (cover < 1 ? cover : 1) * thin);
+    }
+  }
+}
