@@ -1,4 +1,4 @@
-/** One direction of dependence: app → ui → {store, workers client, platform, core}; worker handlers → core. */
+/** One direction of dependence: app → ui → {session, workers client, platform, core}; worker handlers → core. */
 
 /** The folders of the core, lowest first: each may import only those that stand before it, types included. */
 const FOLDERS = [
@@ -42,7 +42,7 @@ module.exports = {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^src/core' },
-      to: { path: '^src/(app|ui|store|workers|platform|cli)|^(react|next|zustand|localforage)|^node:' },
+      to: { path: '^src/(app|ui|session|workers|platform|cli)|^(react|next|zustand|localforage)|^node:' },
     },
     {
       name: 'core-has-no-node',
@@ -56,16 +56,16 @@ module.exports = {
       name: 'platform-knows-no-interface',
       severity: 'error',
       from: { path: '^src/platform' },
-      to: { path: '^src/(app|ui|store|workers)' },
+      to: { path: '^src/(app|ui|session|workers)' },
     },
-    { name: 'store-knows-no-interface', severity: 'error', from: { path: '^src/store' }, to: { path: '^src/(app|ui)' } },
+    { name: 'session-knows-no-interface', severity: 'error', from: { path: '^src/session' }, to: { path: '^src/(app|ui)' } },
     {
       name: 'handlers-know-only-core',
       severity: 'error',
       from: { path: '^src/workers/.*\\.worker\\.ts$' },
-      to: { path: '^src/(app|ui|store|platform)' },
+      to: { path: '^src/(app|ui|session|platform)' },
     },
-    { name: 'cli-knows-only-core', severity: 'error', from: { path: '^src/cli' }, to: { path: '^src/(app|ui|store|platform|workers)' } },
+    { name: 'cli-knows-only-core', severity: 'error', from: { path: '^src/cli' }, to: { path: '^src/(app|ui|session|platform|workers)' } },
     {
       name: 'not-to-tests',
       severity: 'error',

@@ -2,7 +2,7 @@
 import { Ruler } from 'lucide-react';
 import { toast } from 'sonner';
 import { distance } from '@/core/geometry/point';
-import { changeBrief } from '@/store/commands';
+import { changeBrief } from '@/session/edit/commands';
 import type { Survey } from '@/workers/protocol';
 import { Button } from '../components/Button';
 import { NumberField } from '../components/NumberField';

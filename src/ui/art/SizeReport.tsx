@@ -1,7 +1,7 @@
 'use client';
 import { Undo2 } from 'lucide-react';
 import type { ArtAnswerKind, ArtPlaceKind } from '@/core/document/types';
-import { answerPlace } from '@/store/commands';
+import { answerPlace } from '@/session/edit/commands';
 import type { PlaceView, Survey } from '@/workers/protocol';
 import { Button } from '../components/Button';
 import { Sign } from '../components/Sign';

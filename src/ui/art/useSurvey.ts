@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import type { Job } from '@/core/document/types';
 import { engine } from '@/workers/client';
-import { surveyRequest } from '@/store/surveyRequest';
+import { surveyRequest } from '@/session/derived/surveyRequest';
 import type { Survey, SurveyRequest } from '@/workers/protocol';
 
 export type SurveyState =

@@ -1,18 +1,18 @@
 'use client';
 import { useEffect } from 'react';
-import { useJob } from '@/store/jobStore';
-import { usePlan } from '@/store/planStore';
-import { takeTool, useTool, type ToolName } from '@/store/toolStore';
-import { useView } from '@/store/viewStore';
-import { useProof } from '@/store/proofStore';
-import { leaveRoute } from '@/store/routeStore';
+import { useJob } from '@/session/job/jobStore';
+import { usePlan } from '@/session/derived/planStore';
+import { takeTool, useTool, type ToolName } from '@/session/view/toolStore';
+import { useView } from '@/session/view/viewStore';
+import { useProof } from '@/session/derived/proofStore';
+import { leaveRoute } from '@/session/derived/routeStore';
 import { useKeys } from '../commands/useKeys';
-import { BENCH_KEYS } from './benchKeys';
-import { ClothView } from './ClothView';
-import { LookSwitch } from './LookSwitch';
-import { StitchCard } from './StitchCard';
-import { ThreadLine } from './ThreadLine';
-import { ToolStrip } from './ToolStrip';
+import { BENCH_KEYS } from './tools/benchKeys';
+import { ClothView } from './cloth/ClothView';
+import { LookSwitch } from './panels/LookSwitch';
+import { StitchCard } from './card/StitchCard';
+import { ThreadLine } from './threadline/ThreadLine';
+import { ToolStrip } from './tools/ToolStrip';
 import { Totals } from './Totals';
 
 const HINTS: Record<ToolName, string> = {

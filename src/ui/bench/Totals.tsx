@@ -1,9 +1,9 @@
 'use client';
 import { formatDuration, formatLength, type LengthUnit } from '@/core/units/length';
-import { useCamera } from '@/store/cameraStore';
-import { useJob } from '@/store/jobStore';
-import { useProof } from '@/store/proofStore';
-import { usePlan } from '@/store/planStore';
+import { useCamera } from '@/session/view/cameraStore';
+import { useJob } from '@/session/job/jobStore';
+import { useProof } from '@/session/derived/proofStore';
+import { usePlan } from '@/session/derived/planStore';
 import { Sign } from '../components/Sign';
 
 /** How much the proof found; opens and closes it. */

@@ -1,7 +1,7 @@
 'use client';
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import { BENCH_KEYS } from '../bench/benchKeys';
+import { BENCH_KEYS } from '../bench/tools/benchKeys';
 import { HISTORY_KEYS } from './historyKeys';
 
 const CLOTH_HINTS: readonly [string, string][] = [

@@ -1,7 +1,7 @@
 'use client';
 import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
-import { BENCH_KEYS } from '../bench/benchKeys';
+import { BENCH_KEYS } from '../bench/tools/benchKeys';
 import { HISTORY_KEYS } from './historyKeys';
 import type { KeyCommand } from './keys';
 import { matching } from './matching';

@@ -1,4 +1,4 @@
-import { useJob } from '@/store/jobStore';
+import { useJob } from '@/session/job/jobStore';
 import { keyCommand } from './keys';
 
 /** Undo and redo, in every place. */

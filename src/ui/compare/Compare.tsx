@@ -3,7 +3,7 @@ import { ArrowLeft, ArrowLeftRight } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
-import { cancelCompare, compare, findChoices, keep, useCompare, type Choosable } from '@/store/compareStore';
+import { cancelCompare, compare, findChoices, keep, useCompare, type Choosable } from '@/session/derived/compareStore';
 import { Button, SignButton } from '../components/Button';
 import { Choice } from '../components/Choice';
 import { Sign } from '../components/Sign';

@@ -2,9 +2,9 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { sizeGap } from '@/core/document/size';
-import { keepMadeSize, scaleToBrief, takePieces } from '@/store/commands';
-import { useJob } from '@/store/jobStore';
-import { surveyRequest } from '@/store/surveyRequest';
+import { keepMadeSize, scaleToBrief, takePieces } from '@/session/edit/commands';
+import { useJob } from '@/session/job/jobStore';
+import { surveyRequest } from '@/session/derived/surveyRequest';
 import { engine } from '@/workers/client';
 import { Button } from './Button';
 import { Sign } from './Sign';

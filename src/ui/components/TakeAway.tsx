@@ -2,8 +2,8 @@
 import { PackageOpen } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { EXPORTS } from '@/core/formats/registry';
-import { useJob } from '@/store/jobStore';
-import { useTakeAway } from '@/store/takeAwayStore';
+import { useJob } from '@/session/job/jobStore';
+import { useTakeAway } from '@/session/derived/takeAwayStore';
 import { Button } from './Button';
 import { Sign } from './Sign';
 import { takeAway } from './takeAwayFile';

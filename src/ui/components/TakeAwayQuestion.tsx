@@ -2,9 +2,9 @@
 import { useRouter } from 'next/navigation';
 import { AlertDialog } from 'radix-ui';
 import { counted } from '@/core/units/count';
-import { useJob } from '@/store/jobStore';
-import { useProof } from '@/store/proofStore';
-import { useTakeAway } from '@/store/takeAwayStore';
+import { useJob } from '@/session/job/jobStore';
+import { useProof } from '@/session/derived/proofStore';
+import { useTakeAway } from '@/session/derived/takeAwayStore';
 import { placeHref } from '../places';
 import { Button } from './Button';
 import { Sign } from './Sign';

@@ -2,8 +2,8 @@
 import { Check, CircleAlert, CircleHelp, Columns2, Loader, Redo2, TextSearch, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { renameJob } from '@/store/commands';
-import { useJob, type SavedState } from '@/store/jobStore';
+import { renameJob } from '@/session/edit/commands';
+import { useJob, type SavedState } from '@/session/job/jobStore';
 import { KeysSheet } from '../commands/KeysSheet';
 import { keyCommand } from '../commands/keys';
 import { Palette } from '../commands/Palette';

@@ -2,8 +2,8 @@ import { toast } from 'sonner';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { Finding } from '@/core/proof/finding';
 import { download, fileStem } from '@/platform/files';
-import { useJob } from '@/store/jobStore';
-import { mayLeave, useTakeAway } from '@/store/takeAwayStore';
+import { useJob } from '@/session/job/jobStore';
+import { mayLeave, useTakeAway } from '@/session/derived/takeAwayStore';
 import { engine } from '@/workers/client';
 
 type Extension = ExportFormat['extension'];

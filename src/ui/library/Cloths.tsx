@@ -8,7 +8,7 @@ import { RANGES } from '@/core/document/ranges';
 import type { Job, UnderlayKind } from '@/core/document/types';
 import { UNDERLAY_KINDS } from '@/core/document/types';
 import { UNDERLAY_WORDS } from '@/core/document/words';
-import { alteredBy, applyTo, putRecipe, removeRecipe, useLibrary } from '@/store/libraryStore';
+import { alteredBy, applyTo, putRecipe, removeRecipe, useLibrary } from '@/session/shop/libraryStore';
 import { Button, SignButton } from '../components/Button';
 import { TextField } from '../components/TextField';
 import { NumberField } from '../components/NumberField';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { NEEDLES, type NeedleNote } from '@/core/cloth/library';
 import { HOOPS } from '@/core/document/job';
 import type { Hoop } from '@/core/document/types';
-import { changeLibrary, useLibrary } from '@/store/libraryStore';
+import { changeLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { Button, SignButton } from '../components/Button';
 import { Choice } from '../components/Choice';
 import { DraftField } from '../components/TextField';

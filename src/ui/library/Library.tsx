@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { GALLERY } from '@/core/gallery/samples';
 import { download } from '@/platform/files';
-import { importLibrary, openLibrary, useLibrary } from '@/store/libraryStore';
+import { importLibrary, openLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { Button } from '../components/Button';
 import { HomeLink } from '../components/HomeLink';
 import { Cloths } from './Cloths';

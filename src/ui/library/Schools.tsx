@@ -1,7 +1,7 @@
 'use client';
 import { SCHOOLS } from '@/core/cloth/library';
 import type { JobSettings } from '@/core/document/types';
-import { changeLibrary, useLibrary } from '@/store/libraryStore';
+import { changeLibrary, useLibrary } from '@/session/shop/libraryStore';
 
 /** Where good people differ, each question with its answers and their reasons; new jobs begin with the answers. */
 export function Schools() {

@@ -2,7 +2,7 @@
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { nearestThreads, THREAD_CHART } from '@/core/cloth/threads';
-import { changeLibrary, useLibrary } from '@/store/libraryStore';
+import { changeLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { Button, SignButton } from '../components/Button';
 import { DraftField } from '../components/TextField';
 import { NumberField } from '../components/NumberField';

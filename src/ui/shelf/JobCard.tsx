@@ -8,7 +8,7 @@ import { clothColour } from '@/core/render/picture';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { DamagedJob, KeptJob } from '@/platform/storage/records';
 import { download, fileStem } from '@/platform/files';
-import { sewnPicture } from '@/store/sewnPictures';
+import { sewnPicture } from '@/session/derived/sewnPictures';
 import { Button, SignButton } from '../components/Button';
 import { placeHref } from '../places';
 import { counted } from '@/core/units/count';

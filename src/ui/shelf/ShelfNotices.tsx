@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { download, fileStem } from '@/platform/files';
 import type { Kept } from '@/platform/storage/records';
-import { backupDue, shelfSaved, wholeShelf } from '@/store/shelfFile';
+import { backupDue, shelfSaved, wholeShelf } from '@/session/shop/shelfFile';
 import { engine } from '@/workers/client';
 import { Button } from '../components/Button';
 import { StorageBanner } from '../components/StorageBanner';

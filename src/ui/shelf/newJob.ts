@@ -6,7 +6,7 @@ import { InputError } from '@/core/document/errors';
 import { checkSize, isBundle } from '@/platform/files';
 import { keepNewJob, keptArtwork, keptJob, keptStamp } from '@/platform/storage/records';
 import { loadLibrary } from '@/platform/storage/shop';
-import { takeShelf } from '@/store/shelfFile';
+import { takeShelf } from '@/session/shop/shelfFile';
 import { engine, type CallOptions } from '@/workers/client';
 import type { Survey } from '@/workers/protocol';
 

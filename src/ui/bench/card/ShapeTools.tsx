@@ -1,0 +1,149 @@
+'use client';
+import {
+  AlignCenterHorizontal,
+  AlignCenterVertical,
+  AlignEndHorizontal,
+  AlignEndVertical,
+  AlignHorizontalSpaceAround,
+  AlignStartHorizontal,
+  AlignStartVertical,
+  AlignVerticalSpaceAround,
+  Combine,
+  EyeOff,
+  Frame,
+  Group,
+  Lock,
+  Minus,
+  Plus,
+  Ungroup,
+  Waypoints,
+} from 'lucide-react';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { Piece } from '@/core/document/types';
+import type { Alignment } from '@/core/editing/arrange';
+import {
+  align,
+  borderOf,
+  distribute,
+  group,
+  joinChosen,
+  offsetChosen,
+  simplifyChosen,
+  toggleLock,
+  ungroup,
+} from '@/session/edit/shapeCommands';
+import { useTool } from '@/session/view/toolStore';
+import { select } from '@/session/view/viewStore';
+import { SignButton } from '../../components/Button';
+import { NumberField } from '../../components/NumberField';
+import { toggleHidden } from '../tools/benchKeys';
+
+const ALIGN: readonly [Alignment, string, typeof Group][] = [
+  ['left', 'Left edges in line', AlignStartVertical],
+  ['centre', 'Centres on one upright line; alone: on the hoop’s', AlignCenterVertical],
+  ['right', 'Right edges in line', AlignEndVertical],
+  ['top', 'Top edges in line', AlignStartHorizontal],
+  ['middle', 'Centres on one level line; alone: on the hoop’s', AlignCenterHorizontal],
+  ['bottom', 'Bottom edges in line', AlignEndHorizontal],
+];
+
+const SMALL = '!h-7 !w-7';
+const say = (refusal: string | null): void => void (refusal && toast.error(refusal));
+
+/** What can be done to the shape of what is chosen, and how it is placed and kept. */
+export function ShapeTools({ pieces }: { pieces: readonly Piece[] }) {
+  const ids = pieces.map((p) => p.id);
+  const [by, setBy] = useState(0.5);
+  const tool = useTool((s) => s.tool);
+  const falloff = useTool((s) => s.falloffMm);
+  const locked = pieces.length > 0 && pieces.every((p) => p.locked);
+  const grouped = pieces.some((p) => p.group);
+  const hasArea = pieces.some((p) => p.area);
+  return (
+    <details className="border-t border-hairline py-1" data-testid="shape-tools" open={tool === 'edge' ? true : undefined}>
+      <summary className="cursor-pointer py-1 text-quiet">
+        Shape, line up, keep{locked ? ' · locked' : ''}
+        {grouped ? ' · grouped' : ''}
+      </summary>
+      <div className="flex flex-wrap items-center gap-0.5" role="group" aria-label="Shape">
+        <span className="w-[82px]">
+          <NumberField label="Offset by" hideLabel value={by} unit="mm" min={0.1} max={10} step={0.1} decimals={1} onCommit={setBy} />
+        </span>
+        <SignButton className={SMALL} name={`Widen the outline by ${by} mm`} disabled={!hasArea} onClick={() => say(offsetChosen(ids, by))}>
+          <Plus size={15} />
+        </SignButton>
+        <SignButton
+          className={SMALL}
+          name={`Narrow the outline by ${by} mm`}
+          disabled={!hasArea}
+          onClick={() => say(offsetChosen(ids, -by))}
+        >
+          <Minus size={15} />
+        </SignButton>
+        <SignButton className={SMALL} name="Join what is chosen (J)" disabled={pieces.length < 2} onClick={() => say(joinChosen(ids))}>
+          <Combine size={15} />
+        </SignButton>
+        <SignButton
+          className={SMALL}
+          name="Fewest nodes that hold the shape (S)"
+          disabled={!hasArea}
+          onClick={() => say(simplifyChosen(ids, 0.05))}
+        >
+          <Waypoints size={15} />
+        </SignButton>
+        <SignButton
+          className={SMALL}
+          name="Satin border along the outline"
+          disabled={pieces.length !== 1 || !hasArea}
+          onClick={() => {
+            const made = borderOf(ids[0]!, 3.5);
+            if (made) select(made);
+          }}
+        >
+          <Frame size={15} />
+        </SignButton>
+      </div>
+      {tool === 'edge' && (
+        <NumberField
+          label="The edge gives way this far to either side"
+          className="my-1"
+          value={falloff}
+          unit="mm"
+          min={1}
+          max={100}
+          step={1}
+          decimals={0}
+          onCommit={(falloffMm) => useTool.setState({ falloffMm })}
+        />
+      )}
+      <div className="mt-1 flex flex-wrap items-center gap-0.5" role="group" aria-label="Line up">
+        {ALIGN.map(([how, name, Sign]) => (
+          <SignButton key={how} className={SMALL} name={name} onClick={() => align(ids, how)}>
+            <Sign size={15} />
+          </SignButton>
+        ))}
+        <SignButton className={SMALL} name="Even gaps across" disabled={pieces.length < 3} onClick={() => distribute(ids, 'across')}>
+          <AlignHorizontalSpaceAround size={15} />
+        </SignButton>
+        <SignButton className={SMALL} name="Even gaps downwards" disabled={pieces.length < 3} onClick={() => distribute(ids, 'down')}>
+          <AlignVerticalSpaceAround size={15} />
+        </SignButton>
+      </div>
+      <div className="mt-1 flex items-center gap-0.5" role="group" aria-label="Keep">
+        <SignButton className={SMALL} name="Group (F)" disabled={pieces.length < 2} onClick={() => group(ids)}>
+          <Group size={15} />
+        </SignButton>
+        <SignButton className={SMALL} name="Ungroup (Ctrl+F)" disabled={!grouped} onClick={() => ungroup(ids)}>
+          <Ungroup size={15} />
+        </SignButton>
+        <SignButton className={SMALL} name={locked ? 'Unlock (O)' : 'Lock (O)'} pressed={locked} onClick={() => toggleLock(ids)}>
+          <Lock size={15} />
+        </SignButton>
+        <SignButton className={SMALL} name="Hide (Z)" onClick={toggleHidden}>
+          <EyeOff size={15} />
+        </SignButton>
+      </div>
+    </details>
+  );
+}

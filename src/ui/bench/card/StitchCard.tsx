@@ -1,0 +1,122 @@
+'use client';
+import { memo, useEffect, useRef } from 'react';
+import { recipeFor, stabilizerFor } from '@/core/cloth/house';
+import { clothColour } from '@/core/render/picture';
+import type { Job, Piece } from '@/core/document/types';
+import { KIND_WORDS } from '@/core/document/words';
+import type { PlannedPiece } from '@/core/plan/plan';
+import { possibleKinds, setKind } from '@/session/edit/commands';
+import { useProof } from '@/session/derived/proofStore';
+import { useRoute } from '@/session/derived/routeStore';
+import { usePlan } from '@/session/derived/planStore';
+import { useView } from '@/session/view/viewStore';
+import { Choice } from '../../components/Choice';
+import { Swatch } from '../../components/Swatch';
+import { Arrange } from './Arrange';
+import { ApproachControl } from './ApproachControl';
+import { CrossSection } from './CrossSection';
+import { describe } from './describe';
+import { ManyCard } from './ManyCard';
+import { PieceList } from '../panels/PieceList';
+import { ProofPanel } from '../panels/ProofPanel';
+import { PieceName } from './PieceName';
+import { RoutePanel } from '../panels/RoutePanel';
+import { ShapeTools } from './ShapeTools';
+import { Settings } from './Settings';
+import { ThreadChoice } from './ThreadChoice';
+import { useRested } from '../useRested';
+import { Sign } from '../../components/Sign';
+
+/** The chosen piece, or the sewing order when none is chosen. */
+export function StitchCard({ job: present }: { job: Job }) {
+  // The cloth answers first: while a shape is dragged the card follows when there is time.
+  const job = useRested(present);
+  const selected = useView((s) => s.selected);
+  const piece = job.pieces.find((p) => p.id === selected);
+  const proving = useProof((s) => s.open);
+  const routing = useRoute((s) => s.open);
+  const many = useView((s) => s.also.length > 0);
+  const card = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (card.current) card.current.scrollTop = 0;
+  }, [selected]);
+  const plan = useRested(usePlan((s) => s.planned?.plan));
+  const planned = plan?.pieces.find((p) => p.id === selected);
+  return (
+    <aside
+      ref={card}
+      aria-label="Stitch card"
+      className="relative flex w-[304px] shrink-0 flex-col overflow-auto border-l border-hairline bg-panel"
+    >
+      {proving ? (
+        <ProofPanel />
+      ) : routing ? (
+        <RoutePanel job={job} />
+      ) : piece && many ? (
+        <ManyCard job={job} />
+      ) : piece ? (
+        <Chosen job={job} piece={piece} planned={planned} />
+      ) : (
+        <PieceList job={job} />
+      )}
+    </aside>
+  );
+}
+
+const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: Piece; planned: PlannedPiece | undefined }) {
+  const thread = job.threads.find((t) => t.id === piece.thread);
+  const recipe = recipeFor(job.brief);
+  const number = job.pieces.findIndex((p) => p.id === piece.id) + 1;
+  return (
+    <div className="p-4">
+      <PieceName key={piece.id + piece.name} piece={piece} number={number} of={job.pieces.length} />
+      <div className="mt-3 grid grid-cols-[92px_1fr] gap-2">
+        <Choice
+          label="Sewn as"
+          hideLabel
+          value={piece.kind}
+          options={possibleKinds(piece).map((k) => ({ value: k, name: KIND_WORDS[k] }))}
+          onChange={(k) => setKind(piece.id, k)}
+        />
+        <div className="flex items-center gap-2">
+          {thread && <Swatch hex={thread.hex} number={job.threads.indexOf(thread) + 1} title={thread.name} />}
+          <ThreadChoice job={job} ids={[piece.id]} value={piece.thread} />
+        </div>
+      </div>
+      <Arrange />
+      <ShapeTools pieces={[piece]} />
+      <ApproachControl job={job} piece={piece} planned={planned} />
+      {planned ? (
+        <>
+          <p className="my-3" data-testid="sentence">
+            {describe(piece, planned)}
+          </p>
+          <CrossSection
+            piece={piece}
+            planned={planned}
+            thread={thread?.hex ?? '#888888'}
+            cloth={{ key: job.brief.cloth, hex: clothColour(job) }}
+            stabilizer={stabilizerFor(recipe, job.settings)}
+            topping={recipe.topping}
+          />
+          <p className="mt-1 mb-2 text-right text-quiet">
+            <span className="figures font-semibold text-ink" data-testid="piece-stitches">
+              {planned.stitches.toLocaleString('en')}
+            </span>{' '}
+            stitches · <span className="figures">{planned.areaMm2.toFixed(0)}</span> mm²
+          </p>
+          {planned.settings && <Settings ids={[piece.id]} piece={piece} settings={planned.settings} units={job.brief.units ?? 'mm'} />}
+          {planned.problem && (
+            <p role="alert" className="mt-2 text-danger">
+              <Sign of="stop" /> Not sewn: {planned.problem}.
+            </p>
+          )}
+        </>
+      ) : (
+        <p className="mt-3 text-quiet" role="status">
+          Laying its stitches …
+        </p>
+      )}
+    </div>
+  );
+});

@@ -1,0 +1,108 @@
+'use client';
+import { useEffect, useState } from 'react';
+import type { Meeting } from '@/core/editing/overlaps';
+import type { Job } from '@/core/document/types';
+import { usePlan } from '@/session/derived/planStore';
+import { useTool } from '@/session/view/toolStore';
+import { useView } from '@/session/view/viewStore';
+import { engine } from '@/workers/client';
+import { readRegions, useRegions } from './regions';
+
+/** A dashed line over a light one, so that it reads on everything. */
+function Guide({ d, fill = 'none' }: { d: string; fill?: string }) {
+  return (
+    <>
+      <path d={d} fill="none" stroke="#fff" strokeWidth={3.5} vectorEffect="non-scaling-stroke" />
+      <path d={d} fill={fill} stroke="#1d282c" strokeWidth={1.6} strokeDasharray="6 4" vectorEffect="non-scaling-stroke" />
+    </>
+  );
+}
+
+/** The line of a cut, and the box that chooses. */
+export function GestureMarks() {
+  const cut = useTool((s) => s.cut);
+  const box = useView((s) => s.box);
+  return (
+    <>
+      {cut && <Guide d={`M${cut.from.x},${cut.from.y} L${cut.to.x},${cut.to.y}`} />}
+      {box && <Guide d={`M${box.from.x},${box.from.y} H${box.to.x} V${box.to.y} H${box.from.x} Z`} fill="rgb(242 194 48 / 0.15)" />}
+    </>
+  );
+}
+
+/** Regions of the artwork, to be picked. */
+export function RegionMarks() {
+  const { regions, picked } = useRegions();
+  useEffect(() => void readRegions(), []);
+  return (
+    <g data-testid="regions" data-count={regions.length}>
+      {regions.map((r, i) => (
+        <path
+          key={i}
+          d={r.data}
+          fillRule="evenodd"
+          fill={r.strokeWidthMm === null ? r.hex : 'none'}
+          fillOpacity={picked.includes(i) ? 0.95 : 0.55}
+          stroke={picked.includes(i) ? '#f2c230' : '#1d282c'}
+          strokeWidth={picked.includes(i) ? 4 : 1.2}
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+    </g>
+  );
+}
+
+/** Two pieces that should meet overlap by at least this much, mm (craft §4). */
+const SHOULD_OVERLAP_MM = 1;
+
+const APART_PX = { x: 44, y: 20 };
+
+/** Meetings whose labels do not cover each other, the smallest overlaps first. */
+function apart(meetings: readonly Meeting[], scale: number): Meeting[] {
+  const out: Meeting[] = [];
+  for (const m of [...meetings].sort((p, q) => p.overlapMm - q.overlapMm)) {
+    const covered = out.some((o) => Math.abs(o.at.x - m.at.x) * scale < APART_PX.x && Math.abs(o.at.y - m.at.y) * scale < APART_PX.y);
+    if (!covered) out.push(m);
+  }
+  return out;
+}
+
+/** By how much neighbours overlap, where they meet; too little stands out by shape and colour. */
+export function MeetingMarks({ job, scale }: { job: Job; scale: number }) {
+  const [meetings, setMeetings] = useState<readonly Meeting[]>([]);
+  const of = usePlan((s) => s.of);
+  useEffect(() => {
+    if (!of) return;
+    const control = new AbortController();
+    engine
+      .call('meetings', { job: of })
+      .then((m) => !control.signal.aborted && setMeetings(m))
+      .catch(() => undefined);
+    return () => control.abort();
+  }, [of]);
+  return (
+    <g data-testid="meetings" data-count={meetings.length}>
+      {apart(
+        meetings.filter((m) => job.pieces[m.a] && job.pieces[m.b]),
+        scale,
+      ).map((m) => {
+        const short = m.overlapMm < SHOULD_OVERLAP_MM;
+        const text = m.overlapMm < 0 ? `gap ${(-m.overlapMm).toFixed(1)}` : m.overlapMm.toFixed(1);
+        const half = text.length * 3.7 + 6;
+        return (
+          <g key={`${m.a} ${m.b}`} transform={`translate(${m.at.x} ${m.at.y}) scale(${1 / scale})`}>
+            <title>{`${job.pieces[m.a]!.name} and ${job.pieces[m.b]!.name}`}</title>
+            <path
+              d={`M${-half},0 l7,-10 h${2 * half - 14} l7,10 l-7,10 h${14 - 2 * half} Z`}
+              fill={short ? '#a8500f' : '#fcfcfa'}
+              stroke="#fff"
+            />
+            <text y={4} textAnchor="middle" fontSize={12} className="figures" fill={short ? '#fff' : '#1d282c'}>
+              {text}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}

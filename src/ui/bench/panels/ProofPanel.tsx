@@ -1,0 +1,141 @@
+'use client';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import type { Finding, Severity } from '@/core/proof/finding';
+import { centreOn } from '@/session/view/cameraStore';
+import { useJob } from '@/session/job/jobStore';
+import { acceptFinding, applyFix, cancelProof, useProof } from '@/session/derived/proofStore';
+import { selectAll } from '@/session/view/viewStore';
+import { Button, SignButton } from '../../components/Button';
+import { FixEffect } from './FixEffect';
+import { Sign } from '../../components/Sign';
+
+const WORDS: Record<Severity, { name: string; look: string }> = {
+  stop: { name: 'Severe', look: 'text-danger' },
+  warn: { name: 'Warnings', look: 'text-warn' },
+  note: { name: 'Notes', look: 'text-quiet' },
+};
+
+/** What will go wrong, each finding with its figure, its limit, and what would mend it. */
+export function ProofPanel() {
+  const { findings, problem, progress } = useProof();
+  const fresh = useProof((s) => s.of) === useJob((s) => s.job);
+  const open = findings.filter((f) => f.accepted === undefined);
+  const accepted = findings.filter((f) => f.accepted !== undefined);
+  return (
+    <section aria-label="Proof" className="p-4" data-testid="proof-panel">
+      <div className="flex items-center">
+        <h2 className="flex-1 text-lg font-semibold">Proof</h2>
+        <SignButton name="Close" onClick={() => useProof.setState({ open: false, marked: null })}>
+          <X size={16} />
+        </SignButton>
+      </div>
+      {problem && (
+        <p role="alert" className="text-danger">
+          {problem}
+        </p>
+      )}
+      {progress !== null && (
+        <p className="mt-1 flex items-center gap-2 text-xs" role="status">
+          Looking again <progress className="min-w-0 flex-1" value={progress} aria-label="Proof" />
+          <span className="figures">{Math.round(100 * progress)} %</span>
+          <Button dense onClick={cancelProof}>
+            Stop
+          </Button>
+        </p>
+      )}
+      {open.length === 0 && fresh && (
+        <p className="mt-1 text-quiet">
+          Nothing was found: 41 rules looked at stitches, layers, order, ties, and at how the cloth will move.
+        </p>
+      )}
+      {(['stop', 'warn', 'note'] as const).map((severity) => {
+        const own = open.filter((f) => f.severity === severity);
+        return own.length === 0 ? null : (
+          <div key={severity} className="mt-2">
+            <h3 className={`font-semibold ${WORDS[severity].look}`}>
+              <Sign of={severity} /> {WORDS[severity].name} <span className="figures">{own.length}</span>
+            </h3>
+            <ul>
+              {own.map((f, i) => (
+                <One key={`${f.rule} ${i}`} finding={f} />
+              ))}
+            </ul>
+          </div>
+        );
+      })}
+      {accepted.length > 0 && (
+        <details className="mt-3 border-t border-hairline pt-2">
+          <summary className="cursor-pointer text-quiet">{accepted.length} accepted</summary>
+          <ul>
+            {accepted.map((f, i) => (
+              <li key={`${f.rule} ${i}`} className="py-1 text-xs">
+                {f.message} <span className="text-quiet">Because: {f.accepted}.</span>{' '}
+                <button type="button" className="underline decoration-dotted" onClick={() => acceptFinding(f, null)}>
+                  Take back
+                </button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </section>
+  );
+}
+
+const figure = (v: number, unit: Finding['unit']): string =>
+  `${v.toFixed(unit === 'mm' || unit === 'layers' ? 2 : 0).replace(/\.?0+$/, '')}${unit === '' ? '' : unit === '°' ? '°' : ` ${unit}`}`;
+
+function One({ finding: f }: { finding: Finding }) {
+  const [asking, setAsking] = useState(false);
+  const marked = useProof((s) => s.marked === f);
+  const show = (): void => {
+    useProof.setState({ marked: f });
+    centreOn(f.at);
+    if (f.pieces.length > 0) selectAll(f.pieces);
+  };
+  return (
+    <li className={`border-t border-hairline py-1.5 ${marked ? 'bg-tape-soft' : ''}`} data-finding={f.rule}>
+      <button type="button" className="text-left leading-tight hover:underline" onClick={show}>
+        {f.message}
+      </button>
+      <p className="figures text-xs text-quiet" title={f.limitFrom}>
+        {figure(f.measured, f.unit)}, limit {figure(f.limit, f.unit)}
+      </p>
+      {f.fix && <FixEffect fix={f.fix} />}
+      {asking ? (
+        <form
+          className="mt-1 flex gap-1"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const reason = new FormData(e.currentTarget).get('reason');
+            if (typeof reason === 'string' && reason.trim() !== '') acceptFinding(f, reason.trim());
+          }}
+        >
+          <input
+            name="reason"
+            autoFocus
+            aria-label="Why it is accepted"
+            placeholder="Why?"
+            maxLength={300}
+            className="h-6 min-w-0 flex-1 rounded-md border border-edge bg-white px-2"
+          />
+          <Button dense type="submit">
+            Accept
+          </Button>
+        </form>
+      ) : (
+        <p className="mt-1 flex flex-wrap gap-1">
+          {f.fix && (
+            <Button dense onClick={() => applyFix(f.fix!)}>
+              {f.fix.label}
+            </Button>
+          )}
+          <Button dense look="quiet" onClick={() => setAsking(true)}>
+            Accept …
+          </Button>
+        </p>
+      )}
+    </li>
+  );
+}

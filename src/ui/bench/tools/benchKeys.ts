@@ -1,0 +1,172 @@
+import { toast } from 'sonner';
+import { mirroredAbout, movedBy } from '@/core/editing/transform';
+import type { Piece } from '@/core/document/types';
+import { copyPieces, movePiece, transformPieces } from '@/session/edit/commands';
+import { finishDrawing, giveUp, takeBackNode, takeTool, toggleCurve, useTool, type ToolName } from '@/session/view/toolStore';
+import { fit, zoomAt } from '@/session/view/cameraStore';
+import { copyToClipboard, pasteFromClipboard } from '@/session/edit/clipboard';
+import { useJob } from '@/session/job/jobStore';
+import { moveColour, sewInSequence } from '@/session/edit/orderCommands';
+import { useProof } from '@/session/derived/proofStore';
+import { closeRoute, openRoute, useRoute } from '@/session/derived/routeStore';
+import { hideInPictures } from '@/session/derived/planStore';
+import { group, joinChosen, simplifyChosen, toggleLock, ungroup } from '@/session/edit/shapeCommands';
+import { chosenIds, hideChosen, select, selectAll, useView } from '@/session/view/viewStore';
+import { keyCommand } from '../../commands/keys';
+import { removeSaying } from '../card/removeSaying';
+import { playFrom, stepBy, togglePlay } from '../threadline/player';
+
+function withSelected(run: (id: string, index: number) => void): () => void {
+  return () => {
+    const id = useView.getState().selected;
+    const index = useJob.getState().job?.pieces.findIndex((p) => p.id === id) ?? -1;
+    if (id && index >= 0) run(id, index);
+  };
+}
+
+function selectNeighbour(step: number): void {
+  const pieces = useJob.getState().job?.pieces ?? [];
+  const at = pieces.findIndex((p) => p.id === useView.getState().selected);
+  const next = pieces[at < 0 ? (step > 0 ? 0 : pieces.length - 1) : Math.min(pieces.length - 1, Math.max(0, at + step))];
+  if (next) select(next.id);
+}
+
+/** Chooses every piece that is like the chosen one. */
+function selectLike(like: (a: Piece, b: Piece) => boolean): void {
+  const pieces = useJob.getState().job?.pieces ?? [];
+  const model = pieces.find((p) => p.id === useView.getState().selected);
+  if (model) selectAll([model.id, ...pieces.filter((p) => p.id !== model.id && like(p, model)).map((p) => p.id)]);
+}
+
+export function fitHoop(): void {
+  const hoop = useJob.getState().job?.brief.hoop;
+  if (hoop) fit(hoop.width, hoop.height);
+}
+
+const LOOKS = ['thread', 'needle', 'path', 'weight', 'pull'] as const;
+
+const TOOL_KEYS: readonly [string, string, ToolName][] = [
+  ['Choose', 'Q', 'choose'],
+  ['Shape: nodes', 'G', 'nodes'],
+  ['Slants', 'T', 'slants'],
+  ['Start and end', 'E', 'ends'],
+  ['Draw a run', 'R', 'run'],
+  ['Draw a satin by its two sides', 'W', 'satin'],
+  ['Draw an area', 'D', 'area'],
+  ['Take regions of the artwork', 'I', 'regions'],
+  ['Cut', 'V', 'cut'],
+  ['Extend an edge', 'P', 'edge'],
+  ['Measure', 'M', 'measure'],
+  ['Guides: a click lays a level one, with Shift an upright one', '=', 'guides'],
+];
+
+const NUDGES: readonly [string, string, number, number][] = [
+  ['Nudge left by 0.1 mm', 'ArrowLeft', -0.1, 0],
+  ['Nudge right by 0.1 mm', 'ArrowRight', 0.1, 0],
+  ['Nudge up by 0.1 mm', 'ArrowUp', 0, -0.1],
+  ['Nudge down by 0.1 mm', 'ArrowDown', 0, 0.1],
+  ['Nudge left by 1 mm', 'Shift+ArrowLeft', -1, 0],
+  ['Nudge right by 1 mm', 'Shift+ArrowRight', 1, 0],
+  ['Nudge up by 1 mm', 'Shift+ArrowUp', 0, -1],
+  ['Nudge down by 1 mm', 'Shift+ArrowDown', 0, 1],
+];
+
+const say = (refusal: string | null): void => void (refusal && toast.error(refusal));
+
+export function toggleHidden(): void {
+  hideChosen();
+  void hideInPictures();
+}
+
+/** What Delete means while a tool works on parts of a piece. */
+const PARTS: Partial<Record<ToolName, string>> = {
+  nodes: 'Click a node first: Delete takes it out. Esc puts the tool away; then Delete removes the piece.',
+  slants: 'Click a slant first: Delete takes it away. Esc puts the tool away; then Delete removes the piece.',
+  ends: 'Click the start or the end first: Delete lets it go. Esc puts the tool away; then Delete removes the piece.',
+};
+
+function removeChosen(): void {
+  const part = PARTS[useTool.getState().tool];
+  if (part) toast(part);
+  else removeSaying(chosenIds());
+}
+
+/** Keys of the Bench, as the help sheet lists them. */
+export const BENCH_KEYS = [
+  keyCommand('Sew, or stop sewing', 'Space', togglePlay),
+  keyCommand('One stitch on', '.', () => stepBy(1)),
+  keyCommand('One stitch back', ',', () => stepBy(-1)),
+  keyCommand('From the first stitch', 'Home', () => playFrom(0)),
+  keyCommand('All sewn', 'End', () => useView.setState({ playhead: null, playing: false })),
+  keyCommand('Next piece in the sewing order', 'N', () => selectNeighbour(1)),
+  keyCommand('Piece before', 'B', () => selectNeighbour(-1)),
+  keyCommand(
+    'Sew the piece earlier',
+    '[',
+    withSelected((id, i) => movePiece(id, i - 1)),
+  ),
+  keyCommand(
+    'Sew the piece later',
+    ']',
+    withSelected((id, i) => movePiece(id, i + 1)),
+  ),
+  keyCommand(
+    'Sew the whole colour earlier',
+    '{',
+    withSelected((id) => moveColour(id, -1)),
+  ),
+  keyCommand(
+    'Sew the whole colour later',
+    '}',
+    withSelected((id) => moveColour(id, 1)),
+  ),
+  keyCommand('Sew what is chosen one after the other, in the order chosen', '\\', () => sewInSequence(chosenIds())),
+  keyCommand('The path: a better order, and why the thread is cut', 'Ctrl+Enter', () =>
+    useRoute.getState().open ? closeRoute() : openRoute(),
+  ),
+  keyCommand('The proof: what will go wrong', '!', () => useProof.setState((s) => ({ open: !s.open }))),
+  keyCommand('Remove what is chosen', 'Delete', removeChosen),
+  keyCommand('Give up what is being drawn, put the tool away, choose nothing', 'Escape', () => {
+    const { gesture } = useView.getState();
+    if (gesture) {
+      useJob.getState().rollBack(gesture);
+      useView.setState({ gesture: null });
+    } else if (!giveUp()) select(null);
+  }),
+  ...TOOL_KEYS.map(([name, key, tool]) => keyCommand(name, key, () => takeTool(tool))),
+  keyCommand('Line done', 'Enter', finishDrawing),
+  keyCommand('Take the last node back while drawing; else remove what is chosen', 'Backspace', () =>
+    useTool.getState().drawing ? takeBackNode() : removeChosen(),
+  ),
+  keyCommand('Next node: corner or curve', 'C', toggleCurve),
+  keyCommand('Next look', 'L', () => useView.setState((s) => ({ look: LOOKS[(LOOKS.indexOf(s.look) + 1) % LOOKS.length]! }))),
+  keyCommand('Keep a copy of what is chosen', 'Ctrl+C', () => {
+    const n = copyToClipboard(chosenIds());
+    if (n > 0) toast(`${n} ${n === 1 ? 'piece' : 'pieces'} kept: Ctrl+V puts them into this job or another.`);
+  }),
+  keyCommand('Put the copy in, in place', 'Ctrl+V', () => {
+    const made = pasteFromClipboard();
+    if (made.length > 0) selectAll(made);
+  }),
+  keyCommand('Copy beside itself', 'K', () => selectAll(copyPieces(chosenIds(), 'Copy', [movedBy(3, 3)]))),
+  keyCommand('Mirror a copy across the upright centre line', 'X', () =>
+    selectAll(copyPieces(chosenIds(), 'Mirror', [mirroredAbout('vertical', 0)])),
+  ),
+  keyCommand('Join what is chosen', 'J', () => say(joinChosen(chosenIds()))),
+  keyCommand('Fewest nodes that hold the shape', 'S', () => say(simplifyChosen(chosenIds(), 0.05))),
+  keyCommand('Group what is chosen', 'F', () => group(chosenIds())),
+  keyCommand('Ungroup', 'Ctrl+F', () => ungroup(chosenIds())),
+  keyCommand('Lock or unlock what is chosen', 'O', () => toggleLock(chosenIds())),
+  keyCommand('Hide what is chosen, or show everything', 'Z', toggleHidden),
+  keyCommand('Overlaps of neighbours on or off', ';', () => useView.setState((s) => ({ showMeetings: !s.showMeetings }))),
+  keyCommand('Choose all of this thread', 'Y', () => selectLike((a, b) => a.thread === b.thread)),
+  keyCommand('Choose all of this kind', 'U', () => selectLike((a, b) => a.kind === b.kind)),
+  keyCommand('Choose all', 'Ctrl+A', () => selectAll((useJob.getState().job?.pieces ?? []).map((p) => p.id))),
+  ...NUDGES.map(([name, key, dx, dy]) => keyCommand(name, key, () => transformPieces(chosenIds(), 'Nudge', movedBy(dx, dy)))),
+  keyCommand('Nearer', '+', () => zoomAt(1.25)),
+  keyCommand('Farther', '-', () => zoomAt(0.8)),
+  keyCommand('Whole hoop', '0', fitHoop),
+  keyCommand('Artwork on or off', 'A', () => useView.setState((s) => ({ showArtwork: !s.showArtwork }))),
+  keyCommand('Guides on or off', "'", () => useView.setState((s) => ({ showGuides: !s.showGuides }))),
+  keyCommand('Hoop on or off', 'H', () => useView.setState((s) => ({ showHoop: !s.showHoop }))),
+];
