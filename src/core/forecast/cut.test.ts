@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { Stretches } from './cut';
 import type { CellGrid } from './grid';
-import { BEFORE, KEPT, Laid, WANTED } from './laid';
+import { BEFORE, KEPT, CellStiffness, WANTED } from './cellStiffness';
 
 const GRID: CellGrid = { columns: 10, rows: 8, left: -20, top: -16, cellMm: 4 };
 const inside = { x: fc.double({ min: -19.9, max: 19.9, noNaN: true }), y: fc.double({ min: -15.9, max: 15.9, noNaN: true }) };
@@ -67,7 +67,7 @@ describe('a stitch cut at grid lines', () => {
 
 describe('what is laid into cells', () => {
   it('is the energy of each term, whichever cell it is in', () => {
-    const laid = new Laid(500);
+    const laid = new CellStiffness(500);
     for (let cell = 0; cell < 300; cell++) laid.addTerm(laid.of(cell), 1, 0.5, -0.25, cell, 0.02);
     expect(laid.count).toBe(300);
     for (const cell of [0, 7, 299]) {
@@ -86,7 +86,7 @@ describe('what is laid into cells', () => {
   });
 
   it('is forgotten when cleared', () => {
-    const laid = new Laid(20);
+    const laid = new CellStiffness(20);
     laid.addTerm(laid.of(4), 1, 1, 1, 5, 1);
     laid.kept[laid.of(4) + BEFORE] = 9;
     expect(laid.has(4)).toBe(true);

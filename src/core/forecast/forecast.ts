@@ -26,8 +26,8 @@ export interface Forecast {
   /** Size of all cover as drawn, and as predicted, mm. */
   drawn: { widthMm: number; heightMm: number };
   predicted: { widthMm: number; heightMm: number };
-  /** Share of the force that the calculation left unanswered. */
-  unanswered: number;
+  /** Share of the force that the calculation left relativeResidual. */
+  relativeResidual: number;
 }
 
 export interface ForecastOptions {
@@ -58,7 +58,7 @@ export function forecast(job: Job, options: ForecastOptions = {}): Forecast {
     pucker: puckerOf(sheet, parameters),
     drawn: sizeOf(outlines, 0),
     predicted: sizeOf(outlines, 1),
-    unanswered: sheet.unanswered,
+    relativeResidual: sheet.relativeResidual,
   };
 }
 

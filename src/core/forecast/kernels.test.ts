@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { giveBack, Room, roomFor, takeRoom } from './kernels';
+import { giveBack, WasmArena, arenaSizeFor, takeArena } from './kernels';
 
 describe('the compiled loops', () => {
   it('are those of their source', () => {
@@ -14,7 +14,7 @@ describe('the compiled loops', () => {
 
 describe('a room', () => {
   it('holds arrays that do not touch each other', () => {
-    const room = new Room(roomFor([12, 7, 400]));
+    const room = new WasmArena(arenaSizeFor([12, 7, 400]));
     const [a, b, c] = [room.floats(3), room.bytes(7), room.floats(100)];
     a.fill(1);
     b.fill(2);
@@ -25,14 +25,14 @@ describe('a room', () => {
   });
 
   it('that was given back is taken again, when large enough, and its arrays begin with nothing in them', () => {
-    const first = takeRoom(5000);
+    const first = takeArena(5000);
     first.floats(100).fill(7);
     giveBack(first);
-    const larger = takeRoom(10 * first.size);
+    const larger = takeArena(10 * first.size);
     expect(larger).not.toBe(first);
-    const again = takeRoom(2000);
+    const again = takeArena(2000);
     expect(again).toBe(first);
     expect(again.floats(100).every((v) => v === 0)).toBe(true);
-    expect(takeRoom(2000)).not.toBe(first);
+    expect(takeArena(2000)).not.toBe(first);
   });
 });

@@ -49,7 +49,7 @@ const PAGE = 65536;
 const ALIGNED = 64;
 
 /** Memory in which the loops work, and the loops. Arrays in it are taken one after the other. */
-export class Room {
+export class WasmArena {
   readonly loops: Loops;
   private readonly buffer: ArrayBuffer;
   private taken = 0;
@@ -91,7 +91,7 @@ export class Room {
 const padded = (bytes: number): number => Math.ceil(bytes / ALIGNED) * ALIGNED;
 
 /** Bytes that arrays of these sizes, in bytes, take in a room. */
-export const roomFor = (sizes: readonly number[]): number => sizes.reduce((sum, bytes) => sum + padded(bytes), 0);
+export const arenaSizeFor = (sizes: readonly number[]): number => sizes.reduce((sum, bytes) => sum + padded(bytes), 0);
 
 let loops: WebAssembly.Module | null = null;
 function compiled(): WebAssembly.Module {
@@ -99,17 +99,17 @@ function compiled(): WebAssembly.Module {
 }
 
 /** A room that is not in use: memory is large, and sheets come one after the other. */
-let spare: Room | null = null;
+let spare: WasmArena | null = null;
 
 /** An empty room of at least so many bytes. */
-export function takeRoom(size: number): Room {
-  const room = spare && spare.size >= size ? spare : new Room(size);
+export function takeArena(size: number): WasmArena {
+  const room = spare && spare.size >= size ? spare : new WasmArena(size);
   if (room === spare) spare = null;
   room.empty();
   return room;
 }
 
 /** Says that nothing uses a room any more. */
-export function giveBack(room: Room): void {
+export function giveBack(room: WasmArena): void {
   if (!spare || spare.size <= room.size) spare = room;
 }

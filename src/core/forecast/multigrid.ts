@@ -78,7 +78,7 @@ function coarser(w: Window, level: Level): Window {
  * @param sweeps before going to the coarser grid, and after coming back
  * Source: Briggs, Henson, McCormick, A Multigrid Tutorial, 2nd edition.
  */
-export function cycle(levels: readonly Level[], window: Window, sweeps: number, depth = 0): void {
+export function vCycle(levels: readonly Level[], window: Window, sweeps: number, depth = 0): void {
   const level = levels[depth]!;
   const own = clipped(window, level);
   if (depth === levels.length - 1) {
@@ -90,13 +90,13 @@ export function cycle(levels: readonly Level[], window: Window, sweeps: number, 
   const next = levels[depth + 1]!;
   const below = depth + 1 === levels.length - 1 ? wholeOf(next) : coarser(own, next);
   restrict(level, next, own, below);
-  cycle(levels, below, sweeps, depth + 1);
+  vCycle(levels, below, sweeps, depth + 1);
   prolong(next, level, below);
   for (let i = 0; i < sweeps; i++) sweep(level, own, false);
 }
 
 /** Sweeps to and fro on one grid, within a window. */
-export function near(level: Level, window: Window, sweeps: number): void {
+export function smooth(level: Level, window: Window, sweeps: number): void {
   const own = clipped(window, level);
   for (let i = 0; i < sweeps; i++) {
     sweep(level, own, true);
@@ -105,7 +105,7 @@ export function near(level: Level, window: Window, sweeps: number): void {
 }
 
 /** How much of the force is not answered yet, as a share of all force. */
-export function unanswered(level: Level): number {
+export function relativeResidual(level: Level): number {
   residual(level, wholeOf(level));
   let [left, all] = [0, 0];
   for (let i = 0; i < level.r.length; i++) {

@@ -5,9 +5,9 @@ import { hypot, ln } from '../units/trig';
 import type { SheetMemory, Snapshot } from './memory';
 import { Stretches } from './cut';
 import { gridOver, RING_MM, type CellGrid } from './grid';
-import { BEFORE, KEPT, Laid, WANTED } from './laid';
+import { BEFORE, KEPT, CellStiffness, WANTED } from './cellStiffness';
 import { giveBack } from './kernels';
-import { cycle, near, unanswered, wholeOf, widened, type Window } from './multigrid';
+import { smooth, vCycle, relativeResidual, wholeOf, widened, type Window } from './multigrid';
 import { addStress, addThreads, layCloth, makeGrids, putThread, strainOf, type Grids, type Level } from './stencil';
 
 /** What the cloth in its hoop and the thread do to each other. */
@@ -40,7 +40,7 @@ export interface SheetOptions {
   steps: number;
   nearReach: number;
   nearSweeps: number;
-  /** The last cycles go on until this share of the force is unanswered. */
+  /** The last cycles go on until this share of the force is relativeResidual. */
   tolerance: number;
   progress(done: number): void;
 }
@@ -77,8 +77,8 @@ export interface SheetResult {
   left: number;
   top: number;
   cellMm: number;
-  /** Share of the force left unanswered at the end. */
-  unanswered: number;
+  /** Share of the force left relativeResidual at the end. */
+  relativeResidual: number;
 }
 
 /** Force that would stretch a thread of weight 40 to twice its length, N. */
@@ -111,8 +111,8 @@ export class Sheet {
   /** What a cell of cloth, with the cloth about it, resists by, N·mm. */
   private readonly cloth: number;
   private readonly stretches = new Stretches();
-  private readonly batch: Laid;
-  private readonly step: Laid;
+  private readonly batch: CellStiffness;
+  private readonly step: CellStiffness;
   /** Part of the batch's stiffness that its force meets, by cell. */
   private readonly part: Float64Array;
   private ends = new Int32Array(256);
@@ -131,8 +131,8 @@ export class Sheet {
     this.grids = makeGrids(columns, rows, cellMm, depth, outside);
     this.levels = this.grids.levels;
     for (const level of this.levels) layCloth(level, parameters.stiffnessNPerMm);
-    this.batch = new Laid(columns * rows);
-    this.step = new Laid(columns * rows);
+    this.batch = new CellStiffness(columns * rows);
+    this.step = new CellStiffness(columns * rows);
     this.part = new Float64Array(columns * rows);
     this.resists = new Float64Array(columns * rows);
     this.cloth = 1.5 * parameters.stiffnessNPerMm * cellMm * Math.max(AROUND_MM, cellMm);
@@ -155,10 +155,10 @@ export class Sheet {
       this.sewBatch(plan, from, Math.min(n, from + batch), sewn);
     }
     const level = this.levels[0]!;
-    let left = unanswered(level);
+    let left = relativeResidual(level);
     for (let i = 0; i < MOST_LAST_CYCLES && left > this.options.tolerance; i++) {
-      cycle(this.levels, wholeOf(level), 2);
-      left = unanswered(level);
+      vCycle(this.levels, wholeOf(level), 2);
+      left = relativeResidual(level);
     }
     return this.result(sewn, left);
   }
@@ -191,7 +191,7 @@ export class Sheet {
       const box = this.insert(first === from ? 0 : this.ends[first - 1 - from]!, this.ends[last - 1 - from]!);
       if (steps > 1 && nearSweeps > 0 && box.c1 >= box.c0) {
         this.note(plan, first, last, sewn, -1, 1);
-        near(this.levels[0]!, widened(box, nearReach), nearSweeps);
+        smooth(this.levels[0]!, widened(box, nearReach), nearSweeps);
         this.note(plan, first, last, sewn, 1, 1);
       }
       window.c0 = Math.min(window.c0, box.c0);
@@ -202,7 +202,7 @@ export class Sheet {
     this.insertCoarse();
     this.note(plan, from, to, sewn, -1, 1);
     const whole = this.batches % wholeEvery === wholeEvery - 1;
-    for (let i = 0; i < cycles; i++) cycle(this.levels, whole ? wholeOf(this.levels[0]!) : widened(window, reach), sweeps);
+    for (let i = 0; i < cycles; i++) vCycle(this.levels, whole ? wholeOf(this.levels[0]!) : widened(window, reach), sweeps);
     this.note(plan, from, to, sewn, 1, 1);
     this.complete();
     this.batches++;
@@ -293,7 +293,7 @@ export class Sheet {
   }
 
   /** Puts the force of laid thread on the sheet: what it wants, if asked for, and that it is at rest as the cloth is now. */
-  private stress(laid: Laid, c: number, share: number, wanted: 0 | 1): void {
+  private stress(laid: CellStiffness, c: number, share: number, wanted: 0 | 1): void {
     const { columns } = this.grid;
     const { kept } = laid;
     const cell = laid.cells[c]!;
@@ -358,7 +358,7 @@ export class Sheet {
       strain,
       threaded: Uint8Array.from(this.resists, (n) => (n > 0 ? 1 : 0)),
       ...grid,
-      unanswered: left,
+      relativeResidual: left,
     };
   }
 }

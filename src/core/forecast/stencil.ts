@@ -1,4 +1,4 @@
-import { roomFor, takeRoom, type Loops, type Room } from './kernels';
+import { arenaSizeFor, takeArena, type Loops, type WasmArena } from './kernels';
 
 /** Neighbours of a node in its stencil: row by row from the upper left, the node itself in the middle. */
 export const NEIGHBOURS = 9;
@@ -47,7 +47,7 @@ const MATRIX = 6;
 export interface Grids {
   levels: Level[];
   threads: Threads;
-  room: Room;
+  room: WasmArena;
 }
 
 /**
@@ -59,12 +59,12 @@ export interface Grids {
 export function makeGrids(nx: number, ny: number, h: number, depth: number, isHeld: (x: number, y: number) => boolean): Grids {
   const sizes = Array.from({ length: depth + 1 }, (_, d) => [nx >> d, ny >> d] as const);
   const forLevels = sizes.flatMap(([w, t]) => [8, 8, 8, 4 * BLOCK, 1].map((bytes) => bytes * (w + 1) * (t + 1)));
-  const room = takeRoom(roomFor([...forLevels, 4 * nx * ny, 4 * MATRIX * nx * ny]));
+  const room = takeArena(arenaSizeFor([...forLevels, 4 * nx * ny, 4 * MATRIX * nx * ny]));
   const levels = sizes.map(([w, t], d) => makeLevel(w, t, h * 2 ** d, isHeld, room));
   return { levels, threads: { count: 0, cells: room.integers(nx * ny), stiffness: room.floats(MATRIX * nx * ny) }, room };
 }
 
-function makeLevel(nx: number, ny: number, h: number, isHeld: (x: number, y: number) => boolean, room: Room): Level {
+function makeLevel(nx: number, ny: number, h: number, isHeld: (x: number, y: number) => boolean, room: WasmArena): Level {
   const nodes = (nx + 1) * (ny + 1);
   const kind = room.bytes(nodes);
   for (let row = 0; row <= ny; row++) {

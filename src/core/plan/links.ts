@@ -3,7 +3,7 @@ import type { Job } from '../document/types';
 import { emptyBounds, type Point } from '../geometry/point';
 import { withCrossings } from '../route/crossings';
 import { evaluate, type EvaluateOptions } from '../route/ends';
-import { Ground } from '../route/ground';
+import { CoverGrid } from '../route/coverGrid';
 import type { RouteItem } from '../route/item';
 import { routeItem } from './routeItems';
 import { linkTo, type Link } from '../route/link';
@@ -65,7 +65,7 @@ export class Router {
 }
 
 function routeOf({ items, pieces, options }: RouteInput, key: string, memory: RouteMemory): PlanRoute {
-  const ground = new Ground(items);
+  const ground = new CoverGrid(items);
   memory.follow(items, key);
   const { ends } = evaluate(
     ground,

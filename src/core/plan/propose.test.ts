@@ -1,10 +1,10 @@
 import type { Job, Piece, RoutePolicy } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
-import { aimOf } from '../route/aims';
+import { objectiveOf } from '../route/objectives';
 import { allows, constraintsOf } from '../route/constraints';
 import { evaluate } from '../route/ends';
-import { leastOrder } from '../route/exact';
-import { Ground } from '../route/ground';
+import { optimalOrder } from '../route/exact';
+import { CoverGrid } from '../route/coverGrid';
 import { searchOrder } from '../route/search';
 import { Planner } from './planner';
 import { measurePlan } from './measure';
@@ -151,11 +151,11 @@ function routed(job: Job) {
 test('the exact order of a few pieces is the best of all orders judged one by one', () => {
   for (let round = 0; round < 40; round++) {
     const { items, options, constraints } = routed(randomJob(3 + random(4)));
-    const ground = new Ground(items);
+    const ground = new CoverGrid(items);
     const partly = (so: number[]): boolean => constraints.before[so[so.length - 1]!]!.every((j) => so.includes(j));
     let best = Infinity;
     for (const order of orders(items.length, partly)) best = Math.min(best, evaluate(ground, items, order, options).seconds);
-    const found = leastOrder(items, constraints, options);
+    const found = optimalOrder(items, constraints, options);
     expect(allows(constraints, found.order)).toBe(true);
     expect(found.seconds).toBeCloseTo(best, 6);
     expect(evaluate(ground, items, found.order, options).seconds).toBeCloseTo(best, 6);
@@ -167,11 +167,11 @@ test('on 200 random jobs of up to 8 pieces the order found is within 2 % of the 
   for (let round = 0; round < 200; round++) {
     const job = randomJob(3 + random(6));
     const { items, options, constraints } = routed(job);
-    const order = searchOrder(items, { evaluate: options, aim: aimOf('stops', items), constraints, progress: () => undefined });
+    const order = searchOrder(items, { evaluate: options, aim: objectiveOf('stops', items), constraints, progress: () => undefined });
     expect(allows(constraints, order)).toBe(true);
-    const best = leastOrder(items, constraints, options).seconds;
+    const best = optimalOrder(items, constraints, options).seconds;
     const sewing = figures(job).stitches * options.pace.stitch;
-    const own = evaluate(new Ground(items), items, order, options).seconds;
+    const own = evaluate(new CoverGrid(items), items, order, options).seconds;
     worst = Math.max(worst, (own + sewing) / (best + sewing) - 1);
   }
   expect(worst).toBeLessThan(0.02);

@@ -1,5 +1,5 @@
 import type { Job, RoutePolicy } from '../document/types';
-import { aimOf } from '../route/aims';
+import { objectiveOf } from '../route/objectives';
 import { constraintsOf } from '../route/constraints';
 import { searchOrder } from '../route/search';
 import { Planner } from './planner';
@@ -44,7 +44,7 @@ export function proposeRoute(
     const first = place.get(job.pieces[p]!.sewAfter ?? '');
     return first === undefined ? [] : [[first, k]];
   });
-  const aim = aimOf(policy, items);
+  const aim = objectiveOf(policy, items);
   const apart = (order: readonly number[]): number => wished.filter(([a, b]) => order.indexOf(b) !== order.indexOf(a) + 1).length;
   const order = searchOrder(items, {
     evaluate: options,

@@ -3,7 +3,7 @@ import { jobOf, piece } from '../pieces/fixtures';
 import { correct } from '../forecast/correct';
 import { Planner } from '../plan/planner';
 import type { Finding } from './finding';
-import { fixed, prove } from './prove';
+import { withFix, prove } from './prove';
 import { CHECKS } from './registry';
 import { laidOn } from '../pieces/prepare/laidOn';
 import { histogramOf, weigh, layerPeak, holePeak } from '../stitches/weight';
@@ -238,7 +238,7 @@ test.each(
   Object.entries(PAIRS).filter(([rule, { faulty }]) => of(rule, faulty)[0]?.fix?.correct === undefined && of(rule, faulty)[0]?.fix),
 )('the fix of %s removes its finding', (rule, { faulty }) => {
   const [found] = of(rule, faulty);
-  expect(of(rule, fixed(faulty, found!.fix!))).toEqual([]);
+  expect(of(rule, withFix(faulty, found!.fix!))).toEqual([]);
 });
 
 test('what is to be corrected for the pull is no finding any more once it is', () => {

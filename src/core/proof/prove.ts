@@ -37,7 +37,7 @@ export function prove(
 export const samePieces = (a: readonly string[], b: readonly string[]): boolean => a.length === b.length && a.every((id) => b.includes(id));
 
 /** The job with a fix made. */
-export function fixed(job: Job, fix: Fix): Job {
+export function withFix(job: Job, fix: Fix): Job {
   return {
     ...job,
     brief: { ...job.brief, ...fix.brief },

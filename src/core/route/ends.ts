@@ -1,6 +1,6 @@
 import { distance, type Point } from '../geometry/point';
 import { choicesOf, LONGEST_SHOWN_MM, type Choices } from './choices';
-import type { Ground, HiddenNear } from './ground';
+import type { CoverGrid, HiddenNear } from './coverGrid';
 import type { RouteItem } from './item';
 import { dependOn, type Between, type RouteMemory } from './memory';
 import { DETOUR, type Pace } from './seconds';
@@ -34,7 +34,7 @@ const SHOWN_PER_MM = 0.4;
  * programming from the last piece to the first over candidate places. Pinned places stay.
  */
 export function evaluate(
-  ground: Ground,
+  ground: CoverGrid,
   items: readonly RouteItem[],
   order: readonly number[],
   options: EvaluateOptions,
@@ -67,7 +67,7 @@ export interface Step {
 }
 
 export function stepTo(
-  ground: Ground,
+  ground: CoverGrid,
   here: RouteItem,
   target: RouteItem,
   from: Choices,
@@ -109,7 +109,7 @@ class LinkSeconds {
   private readonly arriving: (HiddenNear | null | undefined)[] = [];
 
   constructor(
-    private readonly ground: Ground,
+    private readonly ground: CoverGrid,
     private readonly from: Choices,
     private readonly to: Choices,
     private readonly k: number,
@@ -156,7 +156,7 @@ export function preferred({ options: all }: Choices, item: number, position: num
 }
 
 function linkSeconds(
-  ground: Ground,
+  ground: CoverGrid,
   from: Point,
   to: Point,
   k: number,

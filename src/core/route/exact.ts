@@ -1,7 +1,7 @@
 import type { Constraints } from './constraints';
 import { ownChoices, type Choices } from './choices';
 import { preferred, stepTo, type EvaluateOptions, type Step } from './ends';
-import { Ground } from './ground';
+import { CoverGrid } from './coverGrid';
 import type { RouteItem } from './item';
 
 /** So many pieces are ordered exactly; the work doubles with each further one. */
@@ -23,7 +23,7 @@ interface Rest {
  * and because pieces that overlap keep theirs.
  * @param items at most `EXACT_PIECES`, in an order that the constraints allow
  */
-export function leastOrder(
+export function optimalOrder(
   items: readonly RouteItem[],
   constraints: Constraints,
   options: EvaluateOptions,
@@ -34,7 +34,7 @@ export function leastOrder(
 }
 
 class SetSearch {
-  private readonly ground: Ground;
+  private readonly ground: CoverGrid;
   private readonly choices: Choices[];
   /** Pieces that must come before each, as bits. */
   private readonly must: number[];
@@ -46,7 +46,7 @@ class SetSearch {
     { before }: Constraints,
     private readonly options: EvaluateOptions,
   ) {
-    this.ground = new Ground(items);
+    this.ground = new CoverGrid(items);
     this.choices = items.map(ownChoices);
     this.must = before.map((list) => list.reduce((set, j) => set | (1 << j), 0));
   }

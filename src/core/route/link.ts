@@ -1,7 +1,7 @@
 import { resample } from '../geometry/line';
 import { distance, emptyBounds, type Bounds, type Point } from '../geometry/point';
-import type { Ground } from './ground';
-import { TOUCHING_MM } from './ground';
+import type { CoverGrid } from './coverGrid';
+import { TOUCHING_MM } from './coverGrid';
 import type { RouteItem } from './item';
 import { TRAVEL_STITCH_MM, type Pace } from './seconds';
 import { hiddenWay } from './ways';
@@ -25,7 +25,7 @@ export interface Link {
  * @param clean cleanest gaps: no stitch between columns that could be seen
  */
 export function linkTo(
-  ground: Ground,
+  ground: CoverGrid,
   sequence: readonly RouteItem[],
   k: number,
   from: Point,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { spansAlong, spansOf, sharedCells } from './cells';
 import { allows, constraintsOf } from './constraints';
 import { evaluate } from './ends';
-import { Ground } from './ground';
+import { CoverGrid } from './coverGrid';
 import { at, box, item, NONE } from './fixtures';
 import type { RouteItem } from './item';
 import { linkTo } from './link';
@@ -48,7 +48,7 @@ test('chosen ends are as cheap as the best of all combinations', () => {
     fc.property(fc.array(pairs, { minLength: 2, maxLength: 4 }), (lists) => {
       const items = lists.map((l) => dot(...l));
       const { ends, seconds } = evaluate(
-        new Ground(items),
+        new CoverGrid(items),
         items,
         lists.map((_, i) => i),
         options,
@@ -68,12 +68,12 @@ test('chosen ends are as cheap as the best of all combinations', () => {
 
 test('pinned places stay', () => {
   const items = [item(box(0, 0, 5), { pinnedStart: at(3, 3), candidates: [{ start: at(0), end: at(5) }] })];
-  expect(evaluate(new Ground(items), items, [0], options).ends[0]!.start).toEqual(at(3, 3));
+  expect(evaluate(new CoverGrid(items), items, [0], options).ends[0]!.start).toEqual(at(3, 3));
 });
 
 describe('links', () => {
   const link = (items: RouteItem[], k: number, from: ReturnType<typeof at>, to: ReturnType<typeof at>, clean = false) => {
-    const ground = new Ground(items);
+    const ground = new CoverGrid(items);
     ground.lay(items.map((_, i) => i));
     return linkTo(ground, items, k, from, to, { pace, clean });
   };

@@ -1,11 +1,11 @@
 import { boundsTouch, distance } from '../geometry/point';
 import { hypot } from '../units/trig';
-import type { Aim } from './aims';
+import type { Objective } from './objectives';
 import { sharedCells } from './cells';
 import { allows, type Constraints } from './constraints';
-import { EXACT_PIECES, leastOrder } from './exact';
+import { EXACT_PIECES, optimalOrder } from './exact';
 import { evaluate, type EvaluateOptions } from './ends';
-import { Ground, TOUCHING_MM } from './ground';
+import { CoverGrid, TOUCHING_MM } from './coverGrid';
 import type { RouteItem } from './item';
 
 /**
@@ -16,7 +16,7 @@ import type { RouteItem } from './item';
  */
 export interface SearchOptions {
   evaluate: EvaluateOptions;
-  aim: Aim;
+  aim: Objective;
   constraints: Constraints;
   /** Share done, 0 to 1; may throw to cancel. */
   progress(done: number): void;
@@ -26,7 +26,7 @@ export interface SearchOptions {
 export function searchOrder(items: readonly RouteItem[], options: SearchOptions): number[] {
   const given = items.map((_, i) => i);
   if (items.length < 2) return given;
-  const ground = new Ground(items);
+  const ground = new CoverGrid(items);
   const known = new Map<string, number>();
   const judge = (order: readonly number[], finely = false): number => {
     const fine = finely && options.evaluate.fine;
@@ -35,14 +35,14 @@ export function searchOrder(items: readonly RouteItem[], options: SearchOptions)
     known.set(key, cost);
     return cost;
   };
-  const few = items.length <= EXACT_PIECES ? leastOrder(items, options.constraints, { ...options.evaluate, fine: false }) : null;
+  const few = items.length <= EXACT_PIECES ? optimalOrder(items, options.constraints, { ...options.evaluate, fine: false }) : null;
   // Nothing is better than the least machine time without anything that the aim minds.
   if (few && judge(few.order) <= few.seconds + 1e-6) return judge(few.order, true) < judge(given, true) - 1e-9 ? few.order : given;
   const rough = roughJudge(items, options);
   const starts = [given, greedy(items, options, true), greedy(items, options, false), ...(few ? [few.order] : [])];
   const improved = starts.map((order, k) => {
     options.progress((0.5 * k) / starts.length);
-    return roughly(order, rough, options, 17 + k);
+    return localSearch(order, rough, options, 17 + k);
   });
   let best = given;
   let least = judge(given);
@@ -50,7 +50,7 @@ export function searchOrder(items: readonly RouteItem[], options: SearchOptions)
     const cost = judge(order);
     if (cost < least - 1e-9) [best, least] = [order, cost];
   }
-  best = exactly(best, least, judge, options, budgetOf(items.length));
+  best = refine(best, least, judge, options, budgetOf(items.length));
   options.progress(0.95);
   return judge(best, true) < judge(given, true) - 1e-9 ? best : given;
 }
@@ -139,7 +139,7 @@ function roughJudge(items: readonly RouteItem[], { evaluate: { pace } }: SearchO
 }
 
 /** Moves single pieces and short stretches about as long as the rough judgement finds them better. */
-function roughly(start: readonly number[], rough: Rough, { aim, constraints }: SearchOptions, seed: number): number[] {
+function localSearch(start: readonly number[], rough: Rough, { aim, constraints }: SearchOptions, seed: number): number[] {
   const n = start.length;
   const next = random(seed);
   const at = new Int32Array(n);
@@ -181,7 +181,7 @@ function moveSome(order: readonly number[], next: () => number, constraints: Con
 }
 
 /** Improves by exact judgement: every single move first, then random ones, as long as the budget lasts. */
-function exactly(
+function refine(
   start: readonly number[],
   cost: number,
   judge: (order: readonly number[]) => number,
@@ -203,7 +203,7 @@ function exactly(
   };
   const small = best.length <= 10;
   while (small && left > 0 && singleMoves(best).some(consider)) continue;
-  for (let t = 0; t < budget && left > 0; t++) consider(small ? shaken(best, next) : moveSome(best, next, constraints));
+  for (let t = 0; t < budget && left > 0; t++) consider(small ? perturb(best, next) : moveSome(best, next, constraints));
   return best;
 }
 
@@ -218,7 +218,7 @@ function singleMoves(order: readonly number[]): number[][] {
 }
 
 /** A few moves at once, to get out of a dead end. */
-function shaken(order: readonly number[], next: () => number): number[] {
+function perturb(order: readonly number[], next: () => number): number[] {
   const out = order.slice();
   const times = 2 + Math.floor(next() * 3);
   for (let k = 0; k < times; k++) {

@@ -3,7 +3,7 @@ import { boundsOf, type Line, type Point } from '../geometry/point';
 import { spansAlong } from './cells';
 import { allows, constraintsOf } from './constraints';
 import { withCrossings } from './crossings';
-import { Ground } from './ground';
+import { CoverGrid } from './coverGrid';
 import { at, box, item } from './fixtures';
 import type { RouteItem } from './item';
 import { firstOrder } from './order';
@@ -15,8 +15,8 @@ import { emptyJob } from '../document/job';
 describe('a hidden way', () => {
   /** Cover sewn later in the shape of a U: from the top of one arm to the top of the other there is no straight way. */
   const arms = item([[at(0, 0), at(4, 0), at(4, 16), at(16, 16), at(16, 0), at(20, 0), at(20, 20), at(0, 20)]]);
-  const ground = (items: readonly RouteItem[]): Ground => {
-    const g = new Ground(items);
+  const ground = (items: readonly RouteItem[]): CoverGrid => {
+    const g = new CoverGrid(items);
     g.lay(items.map((_, i) => i));
     g.reveal(1);
     return g;

@@ -2,7 +2,7 @@ import Flatqueue from 'flatqueue';
 import { nearestOnLine } from '../geometry/line';
 import { distance, emptyBounds, growBounds, type Bounds, type Line, type Point } from '../geometry/point';
 import { CELL_MM } from './cells';
-import type { Ground } from './ground';
+import type { CoverGrid } from './coverGrid';
 
 /** Cells beside open cloth are avoided: a thread there is nearer to being seen. */
 const RIM_FACTOR = 1.8;
@@ -16,7 +16,7 @@ const DIAGONAL = 1.414;
  * @returns places from `from` to `to`, or null when there is none
  */
 export function hiddenWay(
-  ground: Ground,
+  ground: CoverGrid,
   from: Point,
   to: Point,
   k: number,
@@ -35,7 +35,7 @@ export function hiddenWay(
 }
 
 /** Where only a line hides, the way runs exactly on it. */
-function onLine(p: Point, ground: Ground, cell: number, k: number, lines: readonly Line[]): Point {
+function onLine(p: Point, ground: CoverGrid, cell: number, k: number, lines: readonly Line[]): Point {
   const open = [cell - 1, cell + 1, cell - ground.columns, cell + ground.columns].filter((c) => !ground.hidden(c, k)).length;
   if (open < 2 || lines.length === 0) return p;
   let best = { point: p, distance: SNAP_MM };
@@ -47,7 +47,7 @@ function onLine(p: Point, ground: Ground, cell: number, k: number, lines: readon
 }
 
 /** Whether the straight way is hidden, its first and last half millimetre aside. */
-function sees(ground: Ground, a: Point, b: Point, k: number): boolean {
+function sees(ground: CoverGrid, a: Point, b: Point, k: number): boolean {
   const gap = distance(a, b);
   const steps = Math.ceil(gap / (CELL_MM / 2));
   for (let s = 1; s < steps; s++) {
@@ -78,7 +78,7 @@ function pulled(places: readonly Point[], see: (a: Point, b: Point) => boolean):
   return out;
 }
 
-function search(ground: Ground, start: number, goal: number, k: number, looked: Bounds): number[] | null {
+function search(ground: CoverGrid, start: number, goal: number, k: number, looked: Bounds): number[] | null {
   const { columns } = ground;
   const cost = new Map<number, number>([[start, 0]]);
   const came = new Map<number, number>();

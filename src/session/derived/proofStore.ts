@@ -2,7 +2,7 @@ import { current } from 'immer';
 import { create } from 'zustand';
 import type { Job } from '@/core/document/types';
 import type { Finding, Fix } from '@/core/proof/finding';
-import { fixed, samePieces } from '@/core/proof/prove';
+import { withFix, samePieces } from '@/core/proof/prove';
 import { prover } from '@/workers/client';
 import { useJob } from '../job/jobStore';
 
@@ -72,7 +72,7 @@ export function applyFix(fix: Fix): void {
     return;
   }
   useJob.getState().change(fix.label, (job) => {
-    const next = fixed(current(job), fix);
+    const next = withFix(current(job), fix);
     job.pieces = next.pieces;
     job.brief = next.brief;
   });

@@ -15,8 +15,8 @@ import { rowField, type RowField } from '../rows/turning/field';
 import { rowsInField } from '../rows/turning/rows';
 import { withoutHairlines } from './hairlines';
 import { carvedLines } from './carve';
-import { openingRows } from './opening';
-import { openingsOf } from './openings';
+import { gradientRows } from './gradient';
+import { openingsOf } from './holes';
 import { scanRows, type RowMesh } from '../rows/mesh';
 import { lineRows, straightRows, type RowSet } from '../rows/rowset';
 import { sewRows, travelTo } from '../rows/sew';
@@ -153,7 +153,7 @@ function rowsOf(
   }
   const to = set.spacingTo?.value;
   if (to !== undefined && to !== spacing) {
-    return { rows: lineRows(openingRows(part, angle, spacing, to), settings), mesh: scanRows(part, angle, WAYS_MM) };
+    return { rows: lineRows(gradientRows(part, angle, spacing, to), settings), mesh: scanRows(part, angle, WAYS_MM) };
   }
   const mesh = scanRows(part, angle, spacing);
   return { rows: straightRows(mesh, settings), mesh: spacing > HIDES_TO_MM ? scanRows(part, angle, WAYS_MM) : mesh };

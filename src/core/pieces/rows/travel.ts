@@ -44,7 +44,7 @@ function awayFrom(mesh: RowMesh, stretch: number, p: Point): number {
   return Math.sqrt(du * du + dv * dv);
 }
 
-interface Aim {
+interface SearchGoal {
   fromU: number;
   targetU: number;
   clear: Clearance | null;
@@ -52,7 +52,7 @@ interface Aim {
 
 const clamp = (u: number, a: number, b: number): number => Math.min(b, Math.max(a, u));
 
-function search(mesh: RowMesh, a: number, b: number, { fromU, targetU, clear }: Aim): Step[] | null {
+function search(mesh: RowMesh, a: number, b: number, { fromU, targetU, clear }: SearchGoal): Step[] | null {
   const cost = new Float64Array(mesh.count).fill(Infinity);
   const at = new Float64Array(mesh.count);
   const came = new Int32Array(mesh.count).fill(-1);

@@ -1,6 +1,6 @@
 import { contains } from '../../geometry/area';
 import { outlineOf } from '../../geometry/outline';
-import { openingsOf, switchOpening } from '../../pieces/fill/openings';
+import { openingsOf, switchOpening } from '../../pieces/fill/holes';
 import { OPENING_MM } from '../../units/tolerances';
 import { perPiece, type Check } from '../check';
 

@@ -1,4 +1,4 @@
-import { outlinesOf } from '../../route/aims';
+import { outlinesOf } from '../../route/objectives';
 import type { Check } from '../check';
 
 /** Pieces sewn between a fill and its outline beyond this let the cloth move. */

@@ -1,4 +1,4 @@
-import { sectionHops } from '../../route/aims';
+import { sectionHops } from '../../route/objectives';
 import type { Check } from '../check';
 
 /** Work this large is sewn section by section (craft §6), mm. */

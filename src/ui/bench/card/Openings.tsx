@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import type { Job, Piece } from '@/core/document/types';
 import { outlineOf } from '@/core/geometry/outline';
-import { openingsOf, switchOpening, type Opening } from '@/core/pieces/fill/openings';
+import { openingsOf, switchOpening, type Opening } from '@/core/pieces/fill/holes';
 import { editPiece } from '@/session/edit/commands';
 import { Tick } from '../../components/Tick';
 import { useTried } from './useEffectOf';

@@ -18,8 +18,8 @@ export interface RowField {
   /** Level values at nodes; known is 1 where they are sound. */
   phi: Float64Array;
   known: Uint8Array;
-  /** Size of the gradient at nodes: rows one unit of φ apart lie 1 / steep mm apart. */
-  steep: Float64Array;
+  /** Size of the gradient at nodes: rows one unit of φ apart lie 1 / gradientSize mm apart. */
+  gradientSize: Float64Array;
   /** How far φ jumps across its cut, where rows go all round a hole; 0 elsewhere. */
   period: number;
   /** φ at the four corners of a cell, continued across a cut from its first corner. */
@@ -37,26 +37,26 @@ export function rowField(area: Area, slants: readonly Line[]): RowField {
   const { nx, ny, cut } = normalsOf(grid, slants);
   const phi = new Float64Array(grid.inside.length);
   const g = new Float64Array(grid.inside.length).fill(1);
-  const levels = levelling(grid, cut);
+  const levels = poissonSystem(grid, cut);
   for (let round = 0; round < ROUNDS; round++) {
     solveLevels(grid, levels, phi, g, { nx, ny, cut });
     updateScale(grid, phi, g, { nx, ny, cut });
   }
   solveLevels(grid, levels, phi, g, { nx, ny, cut });
-  const steep = g.slice();
-  spread(grid, steep, 2);
+  const gradientSize = g.slice();
+  spread(grid, gradientSize, 2);
   const known = spread(grid, phi, 2);
-  const rise = riseOver(grid, steep, { nx, ny, cut });
-  return { grid, phi, known, steep, period: periodOf(grid, phi, cut, rise), corners: cornersOf(grid, phi, cut, rise), nx, ny };
+  const rise = riseOver(grid, gradientSize, { nx, ny, cut });
+  return { grid, phi, known, gradientSize, period: periodOf(grid, phi, cut, rise), corners: cornersOf(grid, phi, cut, rise), nx, ny };
 }
 
 type Rise = (i: number, j: number) => number;
 
 /** How much φ should rise from a node to its neighbour to the right or below. */
-function riseOver(grid: Grid, steep: Float64Array, n: Normals): Rise {
+function riseOver(grid: Grid, gradientSize: Float64Array, n: Normals): Rise {
   return (i, j) => {
     const along = j === i + 1 ? n.nx : n.ny;
-    return (grid.cell * (steep[i]! * along[i]! + steep[j]! * along[j]!)) / 2;
+    return (grid.cell * (gradientSize[i]! * along[i]! + gradientSize[j]! * along[j]!)) / 2;
   };
 }
 
@@ -304,14 +304,14 @@ function crossEdges(grid: Grid, cut: Uint8Array, x0: number, y0: number, x1: num
   if (cy0 !== cy1) cut[Math.max(cy0, cy1) * grid.nx + Math.floor((x0 + x1) / 2)]! |= 1;
 }
 
-interface Levelling {
+interface PoissonSystem {
   graph: Graph;
   nodes: Int32Array;
   /** Solution of the round before, to start from. */
   x: Float64Array;
 }
 
-function levelling(grid: Grid, cut: Uint8Array): Levelling {
+function poissonSystem(grid: Grid, cut: Uint8Array): PoissonSystem {
   const { nodes, place } = unknowns(grid, null);
   const beside = new Int32Array(4 * nodes.length).fill(-1);
   const degree = new Float64Array(nodes.length);
@@ -330,7 +330,7 @@ function levelling(grid: Grid, cut: Uint8Array): Levelling {
 }
 
 /** Least squares for φ: every uncut edge wants φ to rise by g n along it. */
-function solveLevels(grid: Grid, levels: Levelling, phi: Float64Array, g: Float64Array, n: Normals): void {
+function solveLevels(grid: Grid, levels: PoissonSystem, phi: Float64Array, g: Float64Array, n: Normals): void {
   const { nodes, graph, x } = levels;
   const b = new Float64Array(nodes.length);
   nodes.forEach((i, k) => {

@@ -3,7 +3,7 @@ import { valueAt } from './grid';
 import type { RowField } from './field';
 
 /**
- * Level lines of φ as rows. Where φ is steep its level lines crowd; there the middle two of every eight rows stop, and the
+ * Level lines of φ as rows. Where φ is gradientSize its level lines crowd; there the middle two of every eight rows stop, and the
  * six that go on move together so that they lie evenly again, a third farther apart. Where it is steeper still, two of every
  * eight of those stop, and so on. Rows stop in pairs: the needle comes back on the second from where the first has stopped,
  * and needs no travel.
@@ -27,14 +27,14 @@ export interface Levels {
   /** φ from one row to the next. */
   step: number;
   /** How many times over (as a real number) some rows must stop, for any φ gradient. */
-  crowding(steep: number): number;
+  crowding(gradientSize: number): number;
 }
 
 /** @param thin whether rows may stop where they crowd; otherwise all go on, as in satin */
 export function levelsFor(field: RowField, spacingMm: number, thin: boolean): Levels {
   const values: number[] = [];
   field.grid.inside.forEach((v, i) => {
-    if (v) values.push(field.steep[i]!);
+    if (v) values.push(field.gradientSize[i]!);
   });
   values.sort((a, b) => a - b);
   const flattest = values[Math.floor(values.length * 0.02)] ?? 1;
@@ -42,7 +42,7 @@ export function levelsFor(field: RowField, spacingMm: number, thin: boolean): Le
   // Nearly even rows keep their mean spacing; fans keep it on the outer side.
   let step = thin ? spacingMm * Math.min(middle, flattest * OPEN_SIDE) : spacingMm * flattest;
   if (field.period > 0) step = field.period / (8 * Math.max(1, Math.round(field.period / step / 8)));
-  const crowding = (steep: number): number => (thin ? log2((DENSEST * spacingMm * steep) / step) / log2(RATIO) : -9);
+  const crowding = (gradientSize: number): number => (thin ? log2((DENSEST * spacingMm * gradientSize) / step) / log2(RATIO) : -9);
   return { step, crowding };
 }
 
@@ -103,7 +103,7 @@ const PHASE = 0.4337;
 /** All rows of the field, unclipped, in row order. */
 export function levelRows(field: RowField, levels: Levels): LevelRow[] {
   const { grid } = field;
-  const crowd = field.steep.map((v) => levels.crowding(v));
+  const crowd = field.gradientSize.map((v) => levels.crowding(v));
   const segments = new Map<number, Segments>();
   const plans = new Map<number, RowPlan>();
   const planFor = (row: number): RowPlan => {

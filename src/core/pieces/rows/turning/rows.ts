@@ -36,7 +36,7 @@ export function rowsInField(area: Area, field: RowField, spacingMm: number, thin
     .filter((s) => lengthOf(s.points) >= SHORTEST_MM)
     .sort((a, b) => a.row - b.row);
   const beside = adjacency(field, stretches, spacingMm);
-  const steepAt = (p: Point): number => valueAt(field.grid, field.steep, p);
+  const steepAt = (p: Point): number => valueAt(field.grid, field.gradientSize, p);
   return {
     stretches,
     spacingMm,

@@ -4,7 +4,7 @@ import type { Spans } from './cells';
 import type { RouteItem } from './item';
 
 /** What an order costs beyond machine time, in seconds that one would give to avoid it. */
-export interface Aim {
+export interface Objective {
   /** @param order items in sewing order */
   penalty(order: readonly number[]): number;
   /** Smaller comes first where machine time does not mind; for making a first order. */
@@ -26,14 +26,14 @@ const SECTION_MM = { least: 40, most: 150 };
 
 const NO_FOLLOWERS: readonly number[] = [];
 
-export function aimOf(policy: RoutePolicy, items: readonly RouteItem[]): Aim {
+export function objectiveOf(policy: RoutePolicy, items: readonly RouteItem[]): Objective {
   if (policy === 'registration') return registration(items);
   if (policy === 'cap') return upwardAndOutward(items);
   if (policy === 'sections') return bySections(items);
   return { penalty: () => 0, key: () => 0, followers: () => NO_FOLLOWERS };
 }
 
-function registration(items: readonly RouteItem[]): Aim {
+function registration(items: readonly RouteItem[]): Objective {
   const outlines = outlinesOf(items);
   return {
     penalty(order) {
@@ -128,7 +128,7 @@ const middleX = (i: RouteItem): number => (i.box.minX + i.box.maxX) / 2;
 const middleY = (i: RouteItem): number => (i.box.minY + i.box.maxY) / 2;
 
 /** Caps: from the lowest row upward; in a row from the middle out to one side, then from the middle to the other. */
-function upwardAndOutward(items: readonly RouteItem[]): Aim {
+function upwardAndOutward(items: readonly RouteItem[]): Objective {
   const lowest = Math.max(...items.map(middleY), -1e9);
   const keys = items.map((item) => {
     const band = Math.floor((lowest - middleY(item)) / BAND_MM + 0.5);
@@ -144,7 +144,7 @@ function upwardAndOutward(items: readonly RouteItem[]): Aim {
 }
 
 /** Large work: one section is finished before the next is begun. */
-function bySections(items: readonly RouteItem[]): Aim {
+function bySections(items: readonly RouteItem[]): Objective {
   const sectionOf = sectionsOf(items);
   return {
     penalty: (order) => HOP_S * hopsIn(order, sectionOf).length,

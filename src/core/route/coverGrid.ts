@@ -38,7 +38,7 @@ export interface HiddenNear {
  * where that piece is k or later. Read from the last piece to the first, hidden cells only ever become more, so what
  * hangs together is kept in a union-find.
  */
-export class Ground {
+export class CoverGrid {
   private readonly left: number;
   private readonly top: number;
   readonly columns: number;

@@ -2,7 +2,7 @@ import type { Piece } from '../../document/types';
 import { outlineOf } from '../../geometry/outline';
 import { transformedPiece, turnedAbout } from '../../editing/transform';
 import { prepareShape } from '../registry';
-import { openingsOf, switchOpening } from './openings';
+import { openingsOf, switchOpening } from './holes';
 
 const square = (x: number, y: number, side: number): string => `M${x} ${y}h${side}v${side}h${-side}Z`;
 /** 40 mm with a hole of 10 mm at the left, and one of 6 mm at the right that holds an island of 2 mm. */

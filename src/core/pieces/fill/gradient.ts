@@ -6,7 +6,7 @@ const SHORTEST_MM = 0.08;
 const MOST_ROWS = 20_000;
 
 /** Straight rows whose spacing goes evenly from one value, at the first row, to another, at the last: for blending. */
-export function openingRows(area: Area, angleDeg: number, fromMm: number, toMm: number): LineRows {
+export function gradientRows(area: Area, angleDeg: number, fromMm: number, toMm: number): LineRows {
   const frame = rowFrame(angleDeg);
   const turned = area.map((ring) => ring.map((p) => ({ x: toU(frame, p), y: toV(frame, p) })));
   const box = boundsOf(turned);

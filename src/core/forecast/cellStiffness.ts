@@ -4,7 +4,7 @@ export const WANTED = 6;
 export const BEFORE = 9;
 
 /** What is being laid into cells: a small table by cell that is emptied and filled again and again. */
-export class Laid {
+export class CellStiffness {
   count = 0;
   cells = new Int32Array(64);
   kept = new Float64Array(64 * KEPT);
