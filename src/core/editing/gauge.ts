@@ -1,5 +1,6 @@
+import { segmentsMeet } from '../geometry/intersect';
 import { contains } from '../geometry/area';
-import { cross, distance, dot, mix, scale, sub, unit, add, type Area, type Point } from '../geometry/point';
+import { distance, dot, mix, scale, sub, unit, add, type Area, type Point } from '../geometry/point';
 
 /** The local width of a shape: from the edge nearest to a place, through it, to the edge opposite. */
 export interface Gauge {
@@ -25,7 +26,7 @@ export function widthAt(area: Area, p: Point): Gauge | null {
   const far = add(p, scale(onward, FAR_MM));
   let to: Point | null = null;
   for (const [a, b] of edgesOf(area)) {
-    const q = crossing(p, far, a, b);
+    const q = segmentsMeet(p, far, a, b);
     if (q && (!to || distance(q, p) < distance(to, p))) to = q;
   }
   return to && { from, to, widthMm: distance(from, to) };
@@ -33,13 +34,4 @@ export function widthAt(area: Area, p: Point): Gauge | null {
 
 function* edgesOf(area: Area): Generator<[Point, Point]> {
   for (const ring of area) for (let i = 0; i < ring.length; i++) yield [ring[i]!, ring[(i + 1) % ring.length]!];
-}
-
-function crossing(p: Point, q: Point, a: Point, b: Point): Point | null {
-  const [d, e] = [sub(q, p), sub(b, a)];
-  const det = cross(d, e);
-  if (Math.abs(det) < 1e-12) return null;
-  const t = cross(sub(a, p), e) / det;
-  const u = cross(sub(a, p), d) / det;
-  return t >= 0 && t <= 1 && u >= 0 && u <= 1 ? mix(p, q, t) : null;
 }

@@ -1,3 +1,4 @@
+import { segmentsMeet } from '../geometry/intersect';
 import { ofPair } from '../geometry/known';
 import { boundsTouch, type Area, type Line, type Point } from '../geometry/point';
 import type { RouteItem } from './item';
@@ -41,21 +42,11 @@ function crossingsOf(rim: Area, lines: readonly Line[]): Point[] {
     for (const line of lines) {
       for (let i = 1; i < line.length && out.length < MOST; i++) {
         for (let k = 1; k < closed.length; k++) {
-          const p = meeting(line[i - 1]!, line[i]!, closed[k - 1]!, closed[k]!);
+          const p = segmentsMeet(line[i - 1]!, line[i]!, closed[k - 1]!, closed[k]!);
           if (p) out.push(p);
         }
       }
     }
   }
   return out;
-}
-
-/** Where two segments cross; null when they do not. */
-function meeting(a: Point, b: Point, c: Point, d: Point): Point | null {
-  const [rx, ry, sx, sy] = [b.x - a.x, b.y - a.y, d.x - c.x, d.y - c.y];
-  const cross = rx * sy - ry * sx;
-  if (Math.abs(cross) < 1e-12) return null;
-  const t = ((c.x - a.x) * sy - (c.y - a.y) * sx) / cross;
-  const u = ((c.x - a.x) * ry - (c.y - a.y) * rx) / cross;
-  return t >= 0 && t <= 1 && u >= 0 && u <= 1 ? { x: a.x + rx * t, y: a.y + ry * t } : null;
 }

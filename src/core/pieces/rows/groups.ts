@@ -1,3 +1,4 @@
+import { UnionFind } from '../../geometry/unionFind';
 import { distance, type Point } from '../../geometry/point';
 import { fromUV, heightOf, nearestStretch, neighbours, type RowMesh } from './mesh';
 import type { RowSet } from './rowset';
@@ -53,8 +54,7 @@ function treeFrom(root: number, doors: readonly Door[], seen: Set<number>, end: 
 /** Floods each mesh from every group at once; where two floods first meet is a door. Finer meshes only for what is left apart. */
 function doorsBetween(rows: RowSet, sections: readonly Section[], groups: readonly number[][], ways: Iterable<RowMesh>): Door[] {
   const doors: Door[] = [];
-  const parent = groups.map((_, i) => i);
-  const find = (i: number): number => (parent[i] === i ? i : (parent[i] = find(parent[i]!)));
+  const joined = new UnionFind(groups.length);
   let apart = groups.length - 1;
   for (const mesh of ways) {
     if (apart === 0) break;
@@ -81,9 +81,8 @@ function doorsBetween(rows: RowSet, sections: readonly Section[], groups: readon
           if (label[next] === -1) {
             label[next] = label[here]!;
             queue.push(next);
-          } else if (find(label[next]!) !== find(label[here]!)) {
+          } else if (joined.join(label[next]!, label[here]!)) {
             doors.push({ groups: [label[here]!, label[next]!], at: between(mesh, here, next) });
-            parent[find(label[next]!)] = find(label[here]!);
             apart--;
           }
         }

@@ -1,3 +1,4 @@
+import { UnionFind } from '../../geometry/unionFind';
 import type { Area, Line } from '../../geometry/point';
 import { splitSections, type Section } from '../rows/sections';
 import { turningRows } from '../rows/turning/rows';
@@ -28,15 +29,10 @@ export function networkFromSlants(area: Area, slants: readonly Line[]): ColumnNe
 
 /** Joins the doors of sections that touch: 0 is a section's first row, 1 its last. */
 function nodesOf(sections: readonly Section[]): (section: number, door: 0 | 1) => number {
-  const parent = Array.from({ length: sections.length * 2 }, (_, i) => i);
-  const root = (i: number): number => {
-    let at = i;
-    while (parent[at] !== at) at = parent[at]!;
-    return at;
-  };
+  const doors = new UnionFind(sections.length * 2);
   sections.forEach((s, k) => {
-    for (const up of s.above) parent[root(2 * k)] = root(2 * up + 1);
-    for (const down of s.below) parent[root(2 * k + 1)] = root(2 * down);
+    for (const up of s.above) doors.join(2 * k, 2 * up + 1);
+    for (const down of s.below) doors.join(2 * k + 1, 2 * down);
   });
-  return (section, door) => root(2 * section + door);
+  return (section, door) => doors.root(2 * section + door);
 }

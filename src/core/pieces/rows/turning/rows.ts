@@ -1,6 +1,7 @@
 import Flatbush from 'flatbush';
+import { EdgeIndex, edgesOfArea } from '../../../geometry/edgeIndex';
 import { contains } from '../../../geometry/area';
-import { add, cross, distance, dot, mix, scale, sub, unit, type Area, type Line, type Point } from '../../../geometry/point';
+import { add, cross, distance, mix, scale, sub, unit, type Area, type Line, type Point } from '../../../geometry/point';
 import { evenly, lengthsAlong, resample } from '../../../geometry/line';
 import { rowField, type RowField } from './field';
 import { valueAt } from './grid';
@@ -68,26 +69,12 @@ function oriented(field: RowField, points: readonly Point[]): Line {
 
 /** Cuts lines at the outline of an area and keeps what is inside. */
 function clipper(area: Area): (line: Line) => Line[] {
-  const edges = area.flatMap((ring) => ring.map((a, i): [Point, Point] => [a, ring[(i + 1) % ring.length]!]));
-  const tree = new Flatbush(Math.max(1, edges.length));
-  for (const [a, b] of edges) tree.add(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y));
-  if (edges.length === 0) tree.add(0, 0, 0, 0);
-  tree.finish();
-  const hits = (a: Point, b: Point): number[] => {
-    const d = sub(b, a);
-    const found = tree.search(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y));
-    return found
-      .flatMap((e) => {
-        const edge = edges[e];
-        if (!edge) return [];
-        const [sa, sb] = [cross(d, sub(edge[0], a)), cross(d, sub(edge[1], a))];
-        if (sa > 0 === sb > 0) return [];
-        const q = mix(edge[0], edge[1], sa / (sa - sb));
-        const t = dot(sub(q, a), d) / (dot(d, d) || 1);
-        return t >= -1e-9 && t <= 1 + 1e-9 ? [t] : [];
-      })
+  const index = new EdgeIndex(edgesOfArea(area));
+  const hits = (a: Point, b: Point): number[] =>
+    index
+      .meets(a, b)
+      .filter((t) => t >= -1e-9 && t <= 1 + 1e-9)
       .sort((p, q) => p - q);
-  };
   return (line) => {
     const parts: Point[][] = [];
     let now: Point[] = [line[0]!];
