@@ -4,7 +4,7 @@ import type { StitchPlan } from '@/core/plan/plan';
 import type { Severity } from '@/core/proof/finding';
 import { findingEvents } from './findingEvents';
 import { seek } from './player';
-import type { Timeline, TimeWindow } from '../../../core/plan/timeline';
+import type { Timeline, TimeWindow } from '@/core/plan/timeline';
 import { Sign } from '../../components/Sign';
 
 const LOOKS: Record<Severity, string> = { stop: 'text-danger', warn: 'text-warn', note: 'text-quiet' };

@@ -9,7 +9,7 @@ import { SPEEDS, useView } from '@/session/view/viewStore';
 import { SignButton } from '../../components/Button';
 import { Tick } from '../../components/Tick';
 import { seek, stepBy, togglePlay } from './player';
-import { timelineOf } from '../../../core/plan/timeline';
+import { timelineOf } from '@/core/plan/timeline';
 import { useRested } from '../useRested';
 
 /** Sew, step, and how fast. */

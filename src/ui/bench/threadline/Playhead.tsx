@@ -2,7 +2,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { useView } from '@/session/view/viewStore';
 import { seek, stepBy } from './player';
-import { eventAt, type Timeline, type TimeWindow } from '../../../core/plan/timeline';
+import { eventAt, type Timeline, type TimeWindow } from '@/core/plan/timeline';
 
 /** Where the needle is in time; drag it to sew back and forth. */
 export function Playhead({ timeline, view, width }: { timeline: Timeline; view: TimeWindow; width: number }) {

@@ -3,7 +3,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Job } from '@/core/document/types';
 import { movePiece } from '@/session/edit/commands';
 import { select, toggleSelected } from '@/session/view/viewStore';
-import { dropPosition, type TimeWindow } from '../../../core/plan/timeline';
+import { dropPosition, type TimeWindow } from '@/core/plan/timeline';
 
 interface Stretch {
   id: string;
@@ -16,14 +16,15 @@ interface Props {
   stretches: readonly Stretch[];
   view: TimeWindow;
   width: number;
-  selected: string | null;
+  /** Whether a piece is among those that are chosen. */
+  chosen: (id: string) => boolean;
 }
 
 const DRAG_PX = 5;
 const NARROWEST_PX = 5;
 
 /** One handle per piece over the strip: choose it, drag it to another place in the order, or move it with [ and ]. */
-export function Stretches({ job, stretches, view, width, selected }: Props) {
+export function Stretches({ job, stretches, view, width, chosen }: Props) {
   const [drop, setDrop] = useState<{ id: string; position: number } | null>(null);
   const grip = useRef<{ id: string; x: number; dragging: boolean } | null>(null);
   const toX = (s: number): number => ((s - view.from) / (view.to - view.from)) * width;
@@ -84,10 +85,10 @@ export function Stretches({ job, stretches, view, width, selected }: Props) {
             type="button"
             data-piece={s.id}
             aria-label={`${known?.number}. ${known?.name}, thread ${known?.thread}`}
-            aria-pressed={selected === s.id}
+            aria-pressed={chosen(s.id)}
             title={`${known?.number}. ${known?.name}`}
             style={{ left: x, width: w }}
-            className={`absolute top-0 bottom-0 cursor-grab overflow-hidden text-left focus-visible:z-10 ${selected === s.id ? 'bg-tape/35 shadow-[inset_0_3px_0_#f2c230,inset_1px_0_0_#1d282c,inset_-1px_0_0_#1d282c]' : 'hover:bg-tape/20'} ${drop?.id === s.id ? 'opacity-50' : ''}`}
+            className={`absolute top-0 bottom-0 cursor-grab overflow-hidden text-left focus-visible:z-10 ${chosen(s.id) ? 'bg-tape/35 shadow-[inset_0_3px_0_#f2c230,inset_1px_0_0_#1d282c,inset_-1px_0_0_#1d282c]' : 'hover:bg-tape/20'} ${drop?.id === s.id ? 'opacity-50' : ''}`}
             {...handlers(s.id)}
           >
             {w > 16 && (

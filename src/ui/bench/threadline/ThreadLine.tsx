@@ -1,5 +1,6 @@
 'use client';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { among } from '@/core/document/among';
 import { recipeFor } from '@/core/cloth/house';
 import type { Job } from '@/core/document/types';
 import { usePlan } from '@/session/derived/planStore';
@@ -10,7 +11,7 @@ import { FindingFlags } from './FindingFlags';
 import { PlayControls } from './PlayControls';
 import { Playhead } from './Playhead';
 import { Stretches } from './Stretches';
-import { timelineOf, type TimeWindow } from '../../../core/plan/timeline';
+import { timelineOf, type TimeWindow } from '@/core/plan/timeline';
 import { useRested } from '../useRested';
 
 /** The whole sewing order as a strip in machine time: order list, player, trim counter and stitch-length chart in one. */
@@ -58,6 +59,8 @@ const Strip = memo(function Strip({ job, planned }: { job: Job; planned: Planned
   const [zoomed, setZoomed] = useState<TimeWindow | null>(null);
   const view = useMemo(() => zoomed ?? { from: 0, to: timeline.seconds }, [zoomed, timeline]);
   const selected = useView((s) => s.selected);
+  const also = useView((s) => s.also);
+  const chosen = useMemo(() => among(selected === null ? also : [selected, ...also]), [selected, also]);
 
   useEffect(() => {
     const observer = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
@@ -88,7 +91,7 @@ const Strip = memo(function Strip({ job, planned }: { job: Job; planned: Planned
       <canvas ref={canvas} className="absolute inset-0 h-full w-full" aria-hidden="true" />
       {width > 0 && (
         <>
-          <Stretches job={job} stretches={stretches} view={view} width={width} selected={selected} />
+          <Stretches job={job} stretches={stretches} view={view} width={width} chosen={chosen} />
           <FindingFlags plan={planned.plan} timeline={timeline} view={view} width={width} />
           <Playhead timeline={timeline} view={view} width={width} />
         </>

@@ -2,7 +2,7 @@ import type { Job } from '@/core/document/types';
 import { hexToRgb } from '@/core/render/raster';
 import type { StitchPlan } from '@/core/plan/plan';
 import { Command } from '@/core/stitches/roles';
-import { eventAt, peaks, type Timeline, type TimeWindow } from '../../../core/plan/timeline';
+import { eventAt, peaks, type Timeline, type TimeWindow } from '@/core/plan/timeline';
 
 const TOP = 26;
 const BOTTOM = 12;
