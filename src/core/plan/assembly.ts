@@ -23,7 +23,7 @@ const LOOKS_BACK = 4;
 const JOINT_EVENTS = 16;
 
 /** How the needle is brought to a piece. */
-interface Approach {
+interface Arrival {
   kind: 'first' | 'thread' | 'stop' | 'link';
   waits: boolean;
   link: Link | null;
@@ -37,7 +37,7 @@ export interface Block {
   index: number;
   current: number;
   before: Sewn | null;
-  approach: Approach;
+  arrival: Arrival;
   thread: number;
   threadBefore: number;
   planned: PlannedPiece;
@@ -61,7 +61,7 @@ function firstPoints(c: StitchColumns, i: number): Point[] {
 const samePlaces = (a: readonly Point[], b: readonly Point[]): boolean =>
   a.length === b.length && a.every((p, i) => p.x === b[i]!.x && p.y === b[i]!.y);
 
-function sameApproach(a: Approach, b: Approach): boolean {
+function sameArrival(a: Arrival, b: Arrival): boolean {
   if (a.kind !== b.kind || a.waits !== b.waits) return false;
   const [p, q] = [a.link, b.link];
   if (p === q || !p || !q) return p === q;
@@ -150,7 +150,7 @@ export class Assembly {
       index,
       current: this.current,
       before: this.out.length > 0 ? this.sewn[this.current]! : null,
-      approach: this.approachTo(columns, index, thread),
+      arrival: this.arrivalAt(columns, index, thread),
       thread,
       threadBefore: this.thread,
     };
@@ -161,13 +161,9 @@ export class Assembly {
     this.blocks.set(s, { ...made, to: this.out.length, planned });
   }
 
-  private sewAnew(
-    s: Sewn,
-    columns: StitchColumns,
-    { approach, index, thread }: Pick<Block, 'approach' | 'index' | 'thread'>,
-  ): PlannedPiece {
+  private sewAnew(s: Sewn, columns: StitchColumns, { arrival, index, thread }: Pick<Block, 'arrival' | 'index' | 'thread'>): PlannedPiece {
     const planned = this.figuresOf(s);
-    planned.link = this.enter(columns, index, thread, approach);
+    planned.link = this.enter(columns, index, thread, arrival);
     planned.from = this.out.length;
     this.copy(columns, index);
     planned.to = this.out.length;
@@ -179,7 +175,7 @@ export class Assembly {
   private takenOver(s: Sewn, now: Omit<Block, 'to' | 'planned'>): PlannedPiece | null {
     const old = this.before?.blocks.get(s);
     if (!old || old.before !== now.before || old.thread !== now.thread || old.threadBefore !== now.threadBefore) return null;
-    if (!sameApproach(old.approach, now.approach) || !this.followsTheSame(old.from)) return null;
+    if (!sameArrival(old.arrival, now.arrival) || !this.followsTheSame(old.from)) return null;
     const { plan } = this.before!;
     this.out.append(plan, old.from, old.to);
     this.makeRoom(this.out.length);
@@ -206,7 +202,7 @@ export class Assembly {
     return true;
   }
 
-  private approachTo(columns: StitchColumns, index: number, thread: number): Approach {
+  private arrivalAt(columns: StitchColumns, index: number, thread: number): Arrival {
     const s = this.sewn[index]!;
     const laysFoam = overFoam(s) && !(index > 0 && overFoam(this.sewn[index - 1]!));
     const waits = laysFoam || s.piece.stopBefore === true;
@@ -218,7 +214,7 @@ export class Assembly {
   }
 
   /** Gets the needle to the first penetration of a piece. @returns how it came there */
-  private enter(columns: StitchColumns, index: number, thread: number, { kind, waits, link }: Approach): PlannedLink | null {
+  private enter(columns: StitchColumns, index: number, thread: number, { kind, waits, link }: Arrival): PlannedLink | null {
     const to = { x: columns.x[0]!, y: columns.y[0]! };
     const here = this.out.last();
     if (!here) {

@@ -1,20 +1,10 @@
 import { transformedPiece } from '../editing/transform';
 import type { Job, Piece } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
+import { random } from '../units/random';
 import { Planner } from './planner';
 import type { StitchPlan } from './plan';
 import { applyDelta, planDelta } from './delta';
-
-/** Numbers from 0 to 1 that are the same for the same seed. */
-function dice(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 type Roll = () => number;
 const within = (roll: Roll, least: number, most: number): number => least + roll() * (most - least);
@@ -67,7 +57,7 @@ test.each([
   [5, 40, 320],
   [6, 30, 200],
 ])('after any edit a plan is what it would be made from nothing (%i)', (seed, pieces, sideMm) => {
-  const roll = dice(seed);
+  const roll = random(seed);
   const planner = new Planner();
   const ground = piece(
     'fill',

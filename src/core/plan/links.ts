@@ -58,6 +58,8 @@ export class Router {
     const key = JSON.stringify([pieces, job.settings, job.brief]);
     const { last } = this;
     if (last?.key === key && last.plain.length === plain.length && last.plain.every((item, i) => item === plain[i])) return last.route;
+    // The memory follows the new items from here on; should this fail, the old route must not use it any more.
+    this.last = null;
     const route = routeOf(withOptions(job, pieces, plain), key, this.memory);
     this.last = { key, plain, route };
     return route;

@@ -1,6 +1,6 @@
 import { recipeFor } from '../cloth/house';
 import type { Job } from '../document/types';
-import { emptyBounds, type Bounds } from '../geometry/point';
+import { emptyBounds, growBounds, type Bounds } from '../geometry/point';
 import { SECONDS_PER_CHANGE, SECONDS_PER_TRIM } from '../route/seconds';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 import { hypot } from '../units/trig';
@@ -76,56 +76,35 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
   };
 }
 
-/** Events are summed in spans of this many: a loop that is entered often is soon compiled well. */
-const SPAN = 1024;
-
 function summed(job: Job, plan: StitchPlan): Sums {
   const sums: Sums = {
     ...{ box: emptyBounds(), stitches: 0, trims: 0, jumps: 0, stops: 0, changes: 0, used: new Uint8Array(256) },
     ...{ length: 0, longest: 0, shortest: Infinity, longestSatin: 0, longestMove: 0 },
   };
-  const satin = Uint8Array.from(job.pieces, (p) => (p.kind === 'satin' ? 1 : 0));
-  for (let from = 0; from < plan.x.length; from += SPAN) {
-    const to = Math.min(from + SPAN, plan.x.length);
-    addStitches(sums, plan, from, to, satin);
-    addCommands(sums, plan, from, to);
-  }
+  addStitches(sums, job, plan);
+  addCommands(sums, plan);
   return sums;
 }
 
-function addStitches(sums: Sums, plan: StitchPlan, from: number, to: number, satin: Uint8Array): void {
-  const { x, y, command, role, piece, thread } = plan;
-  const { box, used } = sums;
-  let { minX, minY, maxX, maxY } = box;
-  let { length, longest, shortest, longestSatin, stitches } = sums;
-  for (let i = from; i < to; i++) {
+function addStitches(sums: Sums, job: Job, { x, y, command, role, piece, thread }: StitchPlan): void {
+  const satin = Uint8Array.from(job.pieces, (p) => (p.kind === 'satin' ? 1 : 0));
+  for (let i = 0; i < x.length; i++) {
     if (command[i] !== Command.stitch) continue;
-    stitches++;
-    used[thread[i]!] = 1;
-    const px = x[i]!;
-    const py = y[i]!;
-    if (px < minX) minX = px;
-    if (px > maxX) maxX = px;
-    if (py < minY) minY = py;
-    if (py > maxY) maxY = py;
+    sums.stitches++;
+    sums.used[thread[i]!] = 1;
+    growBounds(sums.box, x[i]!, y[i]!);
     if (i === 0 || command[i - 1] !== Command.stitch) continue;
-    const d = hypot(px - x[i - 1]!, py - y[i - 1]!);
-    length += d;
-    if (d > longest) longest = d;
+    const d = hypot(x[i]! - x[i - 1]!, y[i]! - y[i - 1]!);
+    sums.length += d;
+    if (d > sums.longest) sums.longest = d;
     if (role[i] === Role.tie || role[i - 1] === Role.tie) continue;
-    if (d < shortest) shortest = d;
-    if (d > longestSatin && role[i] === Role.cover && satin[piece[i]!] === 1) longestSatin = d;
+    if (d < sums.shortest) sums.shortest = d;
+    if (d > sums.longestSatin && role[i] === Role.cover && satin[piece[i]!] === 1) sums.longestSatin = d;
   }
-  sums.box = { minX, minY, maxX, maxY };
-  sums.length = length;
-  sums.longest = longest;
-  sums.shortest = shortest;
-  sums.longestSatin = longestSatin;
-  sums.stitches = stitches;
 }
 
-function addCommands(sums: Sums, { x, y, command, thread }: StitchPlan, from: number, to: number): void {
-  for (let i = from; i < to; i++) {
+function addCommands(sums: Sums, { x, y, command, thread }: StitchPlan): void {
+  for (let i = 0; i < x.length; i++) {
     const what = command[i]!;
     if (what === Command.trim) sums.trims++;
     else if (what === Command.jump) {

@@ -7,7 +7,7 @@ import { Assembly, type Block, type Sewn } from './assembly';
 import { StitchBuffer, type StitchColumns } from '../stitches/buffer';
 import type { StitchPlan } from './plan';
 import { Router } from './links';
-import { Settler } from '../pieces/prepare/settle';
+import { Settler, surroundingsOf } from '../pieces/prepare/settle';
 import type { Shaped } from '../pieces/prepare/shaped';
 import type { StartEnd } from '../stitches/startEnd';
 
@@ -42,7 +42,7 @@ export class Planner {
       return this.sewn(s, route.endsOf(i));
     });
     this.forget(job.pieces.length);
-    const context = JSON.stringify([job.settings, job.brief, job.threads]);
+    const context = surroundingsOf(job);
     const before = this.joints?.context === context ? this.joints : null;
     const assembly = new Assembly(job, sewn, route, before);
     const plan = assembly.run();

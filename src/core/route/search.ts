@@ -7,6 +7,7 @@ import { EXACT_PIECES, optimalOrder } from './exact';
 import { evaluate, type EvaluateOptions } from './ends';
 import { CoverGrid, TOUCHING_MM } from './coverGrid';
 import type { RouteItem } from './item';
+import { random } from '../units/random';
 
 /**
  * The search for an order. Judging one order exactly means a dynamic program over all ends on the cloth as cells, some
@@ -57,16 +58,6 @@ export function searchOrder(items: readonly RouteItem[], options: SearchOptions)
 
 /** Exact judgements that are affordable. */
 const budgetOf = (n: number): number => (n <= 10 ? 800 : Math.max(20, Math.round(6000 / n)));
-
-function random(seed: number): () => number {
-  let s = seed;
-  return () => {
-    s = (s + 0x6d2b79f5) | 0;
-    let t = Math.imul(s ^ (s >>> 15), 1 | s);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** A first order: of what may come next, followers first, then the same thread, then the nearest. */
 function greedy(items: readonly RouteItem[], { aim, constraints }: SearchOptions, byThread: boolean): number[] {

@@ -18,6 +18,9 @@ interface Known {
   ground: GroundRows | null;
 }
 
+/** All of a job that its stitches depend on beside its pieces, as text to compare. */
+export const surroundingsOf = ({ brief, settings, threads }: Job): string => JSON.stringify([brief, settings, threads]);
+
 /**
  * Gives pieces their shapes and settings. A piece that is the same object as before, in the same surroundings, comes to the
  * same object as before: whatever is kept for that object holds on.
@@ -29,7 +32,7 @@ export class Settler {
 
   /** @param progress called with the share done, 0 to 1; may throw to cancel */
   settle(job: Job, progress: (done: number) => void): Shaped[] {
-    const context = JSON.stringify([job.brief, job.settings, job.threads]);
+    const context = surroundingsOf(job);
     const contextOf = contextsIn(job);
     const below = new Below(this.last);
     this.last = job.pieces.map((piece, i) => {
