@@ -9,6 +9,7 @@ import { StitchBuffer, type StitchColumns } from '../stitches/buffer';
 import type { PlannedLink, PlannedPiece, StitchPlan } from './plan';
 import { Command, Role } from '../stitches/roles';
 import type { PlanRoute } from './links';
+import { asPlanned, shifted } from './sums';
 import type { Shaped } from '../pieces/prepare/shaped';
 
 /** A piece with its own stitches. */
@@ -20,7 +21,7 @@ const MOST_JOB_EVENTS = 2_000_000;
 const LOOKS_BACK = 4;
 
 /** About so many events join one piece to the next. */
-const JOINT_EVENTS = 16;
+const JOINT_EVENTS = 12;
 
 /** How the needle is brought to a piece. */
 interface Arrival {
@@ -109,12 +110,12 @@ export class Assembly {
       this.out.push(at.x, at.y, Role.travel, Command.end);
       this.mark(this.current, this.thread);
     }
-    return {
-      ...this.out.columns(),
-      piece: this.pieceOf.slice(0, this.marked),
-      thread: this.threadOf.slice(0, this.marked),
+    return asPlanned({
+      ...this.out.given(),
+      piece: this.pieceOf.subarray(0, this.marked),
+      thread: this.threadOf.subarray(0, this.marked),
       pieces: this.planned,
-    };
+    });
   }
 
   private addPiece(s: Sewn, index: number): void {
@@ -187,7 +188,7 @@ export class Assembly {
     const shift = now.from - old.from;
     if (shift === 0 && old.current === now.current) return old.planned;
     const link = old.planned.link && { ...old.planned.link, from: now.current };
-    return { ...old.planned, link, from: old.planned.from + shift, to: old.planned.to + shift };
+    return shifted(old.planned, shift, link);
   }
 
   /** Whether what was sewn last is what came before event `from` of the plan before. */

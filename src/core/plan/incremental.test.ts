@@ -2,6 +2,7 @@ import { transformedPiece } from '../editing/transform';
 import type { Job, Piece } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
 import { random } from '../units/random';
+import { measurePlan } from './measure';
 import { Planner } from './planner';
 import type { StitchPlan } from './plan';
 import { applyDelta, planDelta } from './delta';
@@ -77,7 +78,9 @@ test.each([
       job = oneOf(roll, roll() < 0.6 ? EDITS.slice(0, 2) : EDITS)(job, Math.floor(roll() * job.pieces.length), roll);
     }
     const plan = planner.plan(job);
-    expectSame(plan, new Planner().plan(job));
+    const anew = new Planner().plan(job);
+    expectSame(plan, anew);
+    expect(measurePlan(job, plan)).toEqual(measurePlan(job, { ...anew }));
     shown = applyDelta(shown, structuredClone(planDelta(shown, plan)));
     expectSame(shown, plan);
   }

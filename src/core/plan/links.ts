@@ -1,5 +1,6 @@
 import { recipeFor } from '../cloth/house';
 import type { Job } from '../document/types';
+import { ofEach } from '../geometry/known';
 import { emptyBounds, type Point } from '../geometry/point';
 import { withCrossings } from '../route/crossings';
 import { evaluate, type EvaluateOptions } from '../route/ends';
@@ -36,8 +37,10 @@ export function routeInput(job: Job, shaped: readonly Shaped[]): RouteInput {
 
 function plainItems(shaped: readonly Shaped[]): { pieces: number[]; plain: RouteItem[] } {
   const pieces = shaped.flatMap((s, i) => (s.shape && s.settings ? [i] : []));
-  return { pieces, plain: pieces.map((i) => routeItem(shaped[i]!.piece, shaped[i]!.shape!, shaped[i]!.settings!)) };
+  return { pieces, plain: pieces.map((i) => itemOf(shaped[i]!)) };
 }
+
+const itemOf = ofEach(({ piece, shape, settings }: Shaped) => routeItem(piece, shape!, settings!));
 
 function withOptions(job: Job, pieces: number[], plain: readonly RouteItem[]): RouteInput {
   const items = withCrossings(plain);
@@ -51,6 +54,7 @@ function withOptions(job: Job, pieces: number[], plain: readonly RouteItem[]): R
  */
 export class Router {
   private last: { key: string; plain: readonly RouteItem[]; route: PlanRoute } | null = null;
+  private ground: CoverGrid | null = null;
   private readonly memory = new RouteMemory();
 
   routeOf(job: Job, shaped: readonly Shaped[]): PlanRoute {
@@ -60,14 +64,15 @@ export class Router {
     if (last?.key === key && last.plain.length === plain.length && last.plain.every((item, i) => item === plain[i])) return last.route;
     // The memory follows the new items from here on; should this fail, the old route must not use it any more.
     this.last = null;
-    const route = routeOf(withOptions(job, pieces, plain), key, this.memory);
+    const input = withOptions(job, pieces, plain);
+    this.ground = new CoverGrid(input.items, this.ground);
+    const route = routeOf(input, this.ground, key, this.memory);
     this.last = { key, plain, route };
     return route;
   }
 }
 
-function routeOf({ items, pieces, options }: RouteInput, key: string, memory: RouteMemory): PlanRoute {
-  const ground = new CoverGrid(items);
+function routeOf({ items, pieces, options }: RouteInput, ground: CoverGrid, key: string, memory: RouteMemory): PlanRoute {
   memory.follow(items, key);
   const { ends } = evaluate(
     ground,

@@ -1,10 +1,10 @@
 import { recipeFor } from '../cloth/house';
 import type { Job } from '../document/types';
-import { emptyBounds, growBounds, type Bounds } from '../geometry/point';
 import { SECONDS_PER_CHANGE, SECONDS_PER_TRIM } from '../route/seconds';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 import { hypot } from '../units/trig';
 import type { StitchPlan } from './plan';
+import { sumsOf } from './sums';
 import { Command, Role } from '../stitches/roles';
 
 /** Figures of a plan. Lengths mm. */
@@ -34,26 +34,9 @@ const CLOTH_THICKNESS_MM = 0.6;
 const THREAD_PER_TRIM_MM = 40;
 const BOBBIN_SHARE = 0.6;
 
-/** What adds up over the events of a plan. */
-interface Sums {
-  box: Bounds;
-  stitches: number;
-  trims: number;
-  jumps: number;
-  stops: number;
-  changes: number;
-  length: number;
-  longest: number;
-  shortest: number;
-  longestSatin: number;
-  longestMove: number;
-  /** 1 for each thread that is sewn with. */
-  used: Uint8Array;
-}
-
 /** Measures a plan made from `job`. */
 export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
-  const sums = summed(job, plan);
+  const sums = sumsOf(job, plan);
   const { box, stitches, trims, stops, changes } = sums;
   const upper = sums.length + stitches * 2 * CLOTH_THICKNESS_MM + trims * THREAD_PER_TRIM_MM;
   const speed = recipeFor(job.brief).speed;
@@ -63,7 +46,7 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
     jumps: sums.jumps,
     colourChanges: changes,
     handStops: stops - changes,
-    threads: sums.used.reduce((n, used) => n + used, 0),
+    threads: sums.threads.size,
     widthMm: stitches === 0 ? 0 : box.maxX - box.minX,
     heightMm: stitches === 0 ? 0 : box.maxY - box.minY,
     longestStitchMm: sums.longest,
@@ -74,47 +57,6 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
     upperThreadM: upper / 1000,
     bobbinThreadM: (upper * BOBBIN_SHARE) / 1000,
   };
-}
-
-function summed(job: Job, plan: StitchPlan): Sums {
-  const sums: Sums = {
-    ...{ box: emptyBounds(), stitches: 0, trims: 0, jumps: 0, stops: 0, changes: 0, used: new Uint8Array(256) },
-    ...{ length: 0, longest: 0, shortest: Infinity, longestSatin: 0, longestMove: 0 },
-  };
-  addStitches(sums, job, plan);
-  addCommands(sums, plan);
-  return sums;
-}
-
-function addStitches(sums: Sums, job: Job, { x, y, command, role, piece, thread }: StitchPlan): void {
-  const satin = Uint8Array.from(job.pieces, (p) => (p.kind === 'satin' ? 1 : 0));
-  for (let i = 0; i < x.length; i++) {
-    if (command[i] !== Command.stitch) continue;
-    sums.stitches++;
-    sums.used[thread[i]!] = 1;
-    growBounds(sums.box, x[i]!, y[i]!);
-    if (i === 0 || command[i - 1] !== Command.stitch) continue;
-    const d = hypot(x[i]! - x[i - 1]!, y[i]! - y[i - 1]!);
-    sums.length += d;
-    if (d > sums.longest) sums.longest = d;
-    if (role[i] === Role.tie || role[i - 1] === Role.tie) continue;
-    if (d < sums.shortest) sums.shortest = d;
-    if (d > sums.longestSatin && role[i] === Role.cover && satin[piece[i]!] === 1) sums.longestSatin = d;
-  }
-}
-
-function addCommands(sums: Sums, { x, y, command, thread }: StitchPlan): void {
-  for (let i = 0; i < x.length; i++) {
-    const what = command[i]!;
-    if (what === Command.trim) sums.trims++;
-    else if (what === Command.jump) {
-      sums.jumps++;
-      if (i > 0) sums.longestMove = Math.max(sums.longestMove, hypot(x[i]! - x[i - 1]!, y[i]! - y[i - 1]!));
-    } else if (what === Command.stop) {
-      sums.stops++;
-      if (i + 1 < x.length && thread[i + 1] !== thread[i]) sums.changes++;
-    }
-  }
 }
 
 /** Side of the squares over which layers are averaged, mm: fine enough to find a stack, coarse enough not to count single threads. */

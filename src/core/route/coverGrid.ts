@@ -33,6 +33,30 @@ export interface HiddenNear {
   awayMm: number;
 }
 
+/** Rows and columns that what hangs together reaches to, at its root. */
+interface Reach {
+  top: Int16Array;
+  bottom: Int16Array;
+  left: Int16Array;
+  right: Int16Array;
+}
+
+interface Cells {
+  latest: Int16Array;
+  foam: Uint8Array;
+  parent: Int32Array;
+  next: Int32Array;
+  reach: Reach;
+}
+
+const cellsOf = (n: number): Cells => ({
+  latest: new Int16Array(n),
+  foam: new Uint8Array(n),
+  parent: new Int32Array(n),
+  next: new Int32Array(n),
+  reach: { top: new Int16Array(n), bottom: new Int16Array(n), left: new Int16Array(n), right: new Int16Array(n) },
+});
+
 /**
  * The cloth as cells, each knowing the last piece in an order whose cover hides it. A travel before piece k is hidden
  * where that piece is k or later. Read from the last piece to the first, hidden cells only ever become more, so what
@@ -49,14 +73,18 @@ export class CoverGrid {
   private readonly parent: Int32Array;
   private readonly next: Int32Array;
   private readonly heads: Int32Array;
-  /** Rows and columns that what hangs together reaches to, at its root. */
-  private readonly reach: { top: Int16Array; bottom: Int16Array; left: Int16Array; right: Int16Array };
+  private readonly cells: Cells;
+  private readonly reach: Reach;
   private threads: readonly string[] = [];
   private sequence: readonly RouteItem[] = [];
   private active = 0;
   private link: { from: RouteItem; to: RouteItem } | null = null;
 
-  constructor(private readonly items: readonly RouteItem[]) {
+  /** @param spent a grid that will not be used again, whose memory may be taken over */
+  constructor(
+    private readonly items: readonly RouteItem[],
+    spent: CoverGrid | null = null,
+  ) {
     let [minR, maxR, minC, maxC] = [Infinity, -Infinity, Infinity, -Infinity];
     for (const item of items) {
       for (const spans of [item.hides, item.tracks]) {
@@ -74,12 +102,14 @@ export class CoverGrid {
     this.columns = empty ? 3 : maxC - minC + 3;
     this.rows = empty ? 3 : maxR - minR + 3;
     const n = this.columns * this.rows;
-    this.latest = new Int16Array(n);
-    this.foam = new Uint8Array(n);
-    this.parent = new Int32Array(n);
-    this.next = new Int32Array(n);
+    const cells = spent?.latest.length === n ? spent.cells : cellsOf(n);
+    this.cells = cells;
+    this.latest = cells.latest;
+    this.foam = cells.foam.fill(0);
+    this.parent = cells.parent;
+    this.next = cells.next;
+    this.reach = cells.reach;
     this.heads = new Int32Array(items.length + 1);
-    this.reach = { top: new Int16Array(n), bottom: new Int16Array(n), left: new Int16Array(n), right: new Int16Array(n) };
     for (const item of items) if (item.foam) this.paint(item.painted, (cell) => (this.foam[cell] = 1));
   }
 

@@ -129,6 +129,17 @@ export class StitchBuffer {
     };
   }
 
+  /** The events in the buffer's own memory, which is given away: nothing may be appended any more. */
+  given(): StitchColumns {
+    const n = this.length;
+    return {
+      x: this.xs.subarray(0, n),
+      y: this.ys.subarray(0, n),
+      command: this.commands.subarray(0, n),
+      role: this.roles.subarray(0, n),
+    };
+  }
+
   private grow(): void {
     if (this.capacity >= this.most)
       throw new InputError('too-complex', 'it would have more stitches than any machine holds; make it smaller or its rows wider apart');

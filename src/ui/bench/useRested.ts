@@ -1,21 +1,48 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import { useShown } from '@/session/view/shownStore';
+import { usePlan } from '@/session/derived/planStore';
 
 const REST_MS = 120;
+/** A picture that takes longer is not waited for. */
+const PICTURE_MS = 250;
 
 /**
- * A value that follows its source at once after a quiet time, but waits for rest while the source changes in quick
- * succession, as it does while a shape is dragged: what need not follow the hand leaves the time to what must.
+ * A value that follows the plan once the cloth shows it, but waits for rest while plans come in quick succession, as they do
+ * while a shape is dragged: what need not follow the hand leaves the time to what must.
  */
 export function useRested<T>(value: T): T {
   const [shown, setShown] = useState(value);
   const last = useRef(0);
   useEffect(() => {
     const now = performance.now();
-    const wait = now - last.current < 2 * REST_MS ? REST_MS : 0;
+    const quick = now - last.current < 2 * REST_MS;
     last.current = now;
-    const timer = setTimeout(() => setShown(() => value), wait);
-    return () => clearTimeout(timer);
+    const follow = (): void => setShown(() => value);
+    return quick ? after(REST_MS, follow) : oncePictured(follow);
   }, [value]);
   return shown;
+}
+
+function after(ms: number, then: () => void): () => void {
+  const timer = setTimeout(then, ms);
+  return () => clearTimeout(timer);
+}
+
+/** @returns how to give up waiting */
+function oncePictured(then: () => void): () => void {
+  const { version } = usePlan.getState();
+  const pictured = (): boolean => useShown.getState().version >= version;
+  if (pictured()) return after(0, then);
+  const giveUp = after(PICTURE_MS, done);
+  const stop = useShown.subscribe(() => (pictured() ? done() : undefined));
+  function done(): void {
+    end();
+    then();
+  }
+  function end(): void {
+    stop();
+    giveUp();
+  }
+  return end;
 }

@@ -2,6 +2,7 @@
 import { useEffect, useRef, type RefObject } from 'react';
 import { useCamera } from '@/session/view/cameraStore';
 import { usePlan } from '@/session/derived/planStore';
+import { useShown } from '@/session/view/shownStore';
 import { useView } from '@/session/view/viewStore';
 import { painter } from '@/workers/client';
 import type { Picture } from '@/workers/protocol';
@@ -72,10 +73,10 @@ export function useSewnPicture(canvas: RefObject<HTMLCanvasElement | null>): voi
           image.getContext('2d')?.putImageData(new ImageData(picture.pixels, picture.width, picture.height), 0, 0);
           last.current = { picture, version, image };
           busy = false;
-          if (!gone) {
-            paint();
-            ask();
-          }
+          if (gone) return;
+          paint();
+          useShown.setState({ version });
+          ask();
         })
         .catch(() => {
           busy = false;

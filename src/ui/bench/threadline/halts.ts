@@ -1,4 +1,5 @@
-import type { StitchPlan } from '@/core/plan/plan';
+import { ofEach } from '@/core/geometry/known';
+import type { PlannedPiece, StitchPlan } from '@/core/plan/plan';
 import { Command } from '@/core/stitches/roles';
 import { hypot } from '@/core/units/trig';
 import type { Finding } from '@/core/proof/finding';
@@ -8,18 +9,28 @@ const NEAR_MM = 4;
 /** Stitches this near all lie at the place; the last of them counts, mm. */
 const HERE_MM = 0.8;
 
+/** The pieces of a plan by their ids. */
+const byId = ofEach(({ pieces }: StitchPlan) => new Map(pieces.map((p) => [p.id, p])));
+
+/** The pieces that a finding concerns, in the order they are sewn in. */
+function concerned(plan: StitchPlan, ids: readonly string[]): readonly PlannedPiece[] {
+  if (ids.length === 0) return plan.pieces;
+  return ids.flatMap((id) => byId(plan).get(id) ?? []).sort((a, b) => a.from - b.from);
+}
+
 /** The event at which a finding's place is sewn last; null when it lies nowhere near the stitches of its pieces. */
-export function eventOfFinding(plan: StitchPlan, finding: Pick<Finding, 'at' | 'pieces'>): number | null {
+export function eventOfFinding(plan: StitchPlan, { at, pieces }: Pick<Finding, 'at' | 'pieces'>): number | null {
   let best: number | null = null;
   let least = NEAR_MM;
-  plan.pieces.forEach((piece) => {
-    if (finding.pieces.length > 0 && !finding.pieces.includes(piece.id)) return;
+  for (const piece of concerned(plan, pieces)) {
     for (let i = piece.from; i < piece.to; i++) {
-      if (plan.command[i] !== Command.stitch) continue;
-      const away = hypot(plan.x[i]! - finding.at.x, plan.y[i]! - finding.at.y);
-      if (away <= Math.max(least, HERE_MM)) [best, least] = [i, Math.min(least, away)];
+      const [dx, dy] = [plan.x[i]! - at.x, plan.y[i]! - at.y];
+      const within = Math.max(least, HERE_MM);
+      if (dx > within || dx < -within || dy > within || dy < -within || plan.command[i] !== Command.stitch) continue;
+      const away = hypot(dx, dy);
+      if (away <= within) [best, least] = [i, Math.min(least, away)];
     }
-  });
+  }
   return best;
 }
 
