@@ -1,6 +1,7 @@
 // A job of 1,000 pieces and 265,000 stitches in the browser: import to sewn, one edit, choose all, nudge all, memory.
 // `node tests/bench/scale.mjs [folder of a built checkout]`; the app of that folder is measured with this one's hands.
 import { execFileSync, spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { bundleOf, hands, jobRecord, startApp, startBrowser } from '../journeys/browser.mjs';
 
 const elsewhere = process.argv[2];
@@ -44,6 +45,18 @@ const line = (name, ms) => console.log(`${name.padEnd(34)} ${Math.round(ms).toLo
 await driver.get(app.address);
 await h.find('a[aria-label="Open Botanical jacket back"]');
 await new Promise((r) => setTimeout(r, 8000));
+/** Memory of the process that holds the page and its workers, MB: in all, and without what it shares with other programs. */
+const memory = () => {
+  const renderers = execFileSync('ps', ['-eo', 'rss,pid,args'], { encoding: 'utf8' })
+    .split('\n')
+    .filter((row) => row.includes('--type=renderer') && row.includes(profile))
+    .map((row) => row.trim().split(/\s+/).map(Number));
+  const [resident, pid] = renderers.sort(([a], [b]) => b - a)[0];
+  const own = readFileSync(`/proc/${pid}/smaps_rollup`, 'utf8').matchAll(/Private_(?:Clean|Dirty):\s+(\d+)/g);
+  return { resident: resident / 1000, own: [...own].reduce((sum, [, kB]) => sum + Number(kB), 0) / 1000 };
+};
+let most = 0;
+const looking = setInterval(() => (most = Math.max(most, memory().own)), 1000);
 let from = Date.now();
 await (await h.find('input[type=file]')).sendKeys(bundle);
 await h.sewn();
@@ -104,15 +117,15 @@ const timed = (act) =>
 line('choose all', await timed(press('a', ', ctrlKey: true')));
 await rest();
 line('nudge all to screen', await untilRedrawn(press('ArrowRight')));
+await rest();
 await new Promise((r) => setTimeout(r, 10_000));
+clearInterval(looking);
 const heap = await driver.executeScript('return performance.memory.usedJSHeapSize / 1e6');
-console.log(`page heap ${heap.toFixed(0)} MB`);
-/** Memory of the process that holds the page and its workers, MB. */
-const resident = execFileSync('ps', ['-eo', 'rss,args'], { encoding: 'utf8' })
-  .split('\n')
-  .filter((row) => row.includes('--type=renderer') && row.includes(profile))
-  .map((row) => Number.parseInt(row, 10) / 1000);
-console.log(`page and workers, resident ${Math.max(0, ...resident).toFixed(0)} MB`);
+console.log(`page heap                          ${heap.toFixed(0).padStart(7)} MB`);
+console.log(
+  `page and workers at rest           ${memory().own.toFixed(0).padStart(7)} MB of their own (${memory().resident.toFixed(0)} with what programs share)`,
+);
+console.log(`at most since the import           ${most.toFixed(0).padStart(7)} MB of their own`);
 await driver.quit();
 app.stop();
 process.exit();

@@ -50,55 +50,109 @@ const MOST_CROSSINGS = 4_000_000;
  */
 export function scanRows(area: Area, angleDeg: number, spacing: number): RowMesh {
   const frame = rowFrame(angleDeg);
-  const rows = new Map<number, number[]>();
-  let crossings = 0;
-  for (const ring of area) {
-    let previous = ring[ring.length - 1]!;
-    let pu = toU(frame, previous);
-    let pv = toV(frame, previous);
-    for (const p of ring) {
-      const u = toU(frame, p);
-      const v = toV(frame, p);
-      const [u0, v0, u1, v1] = pv < v ? [pu, pv, u, v] : [u, v, pu, pv];
-      const slope = v1 > v0 ? (u1 - u0) / (v1 - v0) : 0;
-      for (let k = Math.ceil((v0 - LATTICE_PHASE_MM) / spacing); k * spacing + LATTICE_PHASE_MM < v1; k++) {
-        const at = u0 + (k * spacing + LATTICE_PHASE_MM - v0) * slope;
-        const list = rows.get(k);
-        if (list) list.push(at);
-        else rows.set(k, [at]);
-        if (++crossings > MOST_CROSSINGS)
-          throw new InputError('too-complex', 'This area has more rows than any hoop can hold; make it smaller or its rows wider apart.');
-      }
-      [previous, pu, pv] = [p, u, v];
-    }
-  }
-  return collect(frame, spacing, rows);
+  const crossings = new Crossings(area, frame, spacing);
+  return collect(frame, spacing, crossings);
 }
 
-function collect(frame: RowFrame, spacing: number, rows: Map<number, number[]>): RowMesh {
-  const row: number[] = [];
-  const u0: number[] = [];
-  const u1: number[] = [];
-  const first = new Map<number, number>();
-  for (const k of [...rows.keys()].sort((a, b) => a - b)) {
-    const at = rows.get(k)!.sort((a, b) => a - b);
-    first.set(k, row.length);
-    for (let i = 0; i + 1 < at.length; i += 2) {
-      if (at[i + 1]! - at[i]! < SHORTEST_STRETCH_MM) continue;
-      row.push(k);
-      u0.push(at[i]!);
-      u1.push(at[i + 1]!);
+/** Where the edges of an area cross the rows of a lattice, row by row in columns of numbers. */
+class Crossings {
+  readonly firstRow: number;
+  /** First crossing of each row, and of the one after the last. */
+  readonly from: Int32Array;
+  /** Where along the row, in order. */
+  readonly at: Float64Array;
+
+  constructor(area: Area, frame: RowFrame, spacing: number) {
+    const edges = edgesIn(frame, area);
+    let [low, high] = [Infinity, -Infinity];
+    for (let e = 0; e < edges.length; e += 4) {
+      low = Math.min(low, edges[e + 1]!);
+      high = Math.max(high, edges[e + 3]!);
+    }
+    const rowAt = (v: number): number => Math.ceil((v - LATTICE_PHASE_MM) / spacing);
+    this.firstRow = low <= high ? rowAt(low) : 0;
+    const rows = low <= high ? rowAt(high) - this.firstRow + 1 : 0;
+    if (rows > MOST_CROSSINGS) tooManyRows();
+    const counts = new Int32Array(rows + 1);
+    this.each(edges, spacing, (row) => counts[row + 1]!++);
+    for (let k = 1; k <= rows; k++) counts[k]! += counts[k - 1]!;
+    if (counts[rows]! > MOST_CROSSINGS) tooManyRows();
+    this.from = counts;
+    this.at = new Float64Array(counts[rows]!);
+    const next = counts.slice();
+    this.each(edges, spacing, (row, u) => (this.at[next[row]!++] = u));
+    for (let k = 0; k < rows; k++) sortBetween(this.at, counts[k]!, counts[k + 1]!);
+  }
+
+  private each(edges: Float64Array, spacing: number, visit: (row: number, u: number) => void): void {
+    let n = 0;
+    for (let e = 0; e < edges.length; e += 4) {
+      const [u0, v0, u1, v1] = [edges[e]!, edges[e + 1]!, edges[e + 2]!, edges[e + 3]!];
+      const slope = v1 > v0 ? (u1 - u0) / (v1 - v0) : 0;
+      for (let k = Math.ceil((v0 - LATTICE_PHASE_MM) / spacing); k * spacing + LATTICE_PHASE_MM < v1; k++) {
+        visit(k - this.firstRow, u0 + (k * spacing + LATTICE_PHASE_MM - v0) * slope);
+        if (++n > MOST_CROSSINGS) tooManyRows();
+      }
     }
   }
-  return {
-    frame,
-    spacing,
-    row: Int32Array.from(row),
-    u0: Float64Array.from(u0),
-    u1: Float64Array.from(u1),
-    first,
-    count: row.length,
-  };
+}
+
+function tooManyRows(): never {
+  throw new InputError('too-complex', 'This area has more rows than any hoop can hold; make it smaller or its rows wider apart.');
+}
+
+/** The edges of an area in a turned frame, each upwards: u, v of its lower end, u, v of its upper one. */
+function edgesIn(frame: RowFrame, area: Area): Float64Array {
+  const edges = new Float64Array(4 * area.reduce((n, ring) => n + ring.length, 0));
+  let e = 0;
+  for (const ring of area) {
+    let [pu, pv] = [toU(frame, ring[ring.length - 1]!), toV(frame, ring[ring.length - 1]!)];
+    for (const p of ring) {
+      const [u, v] = [toU(frame, p), toV(frame, p)];
+      edges[e] = pv < v ? pu : u;
+      edges[e + 1] = pv < v ? pv : v;
+      edges[e + 2] = pv < v ? u : pu;
+      edges[e + 3] = pv < v ? v : pv;
+      e += 4;
+      [pu, pv] = [u, v];
+    }
+  }
+  return edges;
+}
+
+const FEW = 12;
+
+/** Sorts a few numbers within a column where they stand. */
+function sortBetween(all: Float64Array, from: number, to: number): void {
+  if (to - from > FEW) {
+    all.subarray(from, to).sort();
+    return;
+  }
+  for (let i = from + 1; i < to; i++) {
+    const value = all[i]!;
+    let k = i;
+    for (; k > from && all[k - 1]! > value; k--) all[k] = all[k - 1]!;
+    all[k] = value;
+  }
+}
+
+function collect(frame: RowFrame, spacing: number, { firstRow, from, at }: Crossings): RowMesh {
+  const most = at.length >> 1;
+  const [row, u0, u1] = [new Int32Array(most), new Float64Array(most), new Float64Array(most)];
+  const first = new Map<number, number>();
+  let count = 0;
+  for (let k = 0; k + 1 < from.length; k++) {
+    if (from[k] === from[k + 1]) continue;
+    first.set(firstRow + k, count);
+    for (let i = from[k]!; i + 1 < from[k + 1]!; i += 2) {
+      if (at[i + 1]! - at[i]! < SHORTEST_STRETCH_MM) continue;
+      row[count] = firstRow + k;
+      u0[count] = at[i]!;
+      u1[count] = at[i + 1]!;
+      count++;
+    }
+  }
+  return { frame, spacing, row: row.slice(0, count), u0: u0.slice(0, count), u1: u1.slice(0, count), first, count };
 }
 
 /** Stretches of row `k` as a half-open index range. */

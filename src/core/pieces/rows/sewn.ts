@@ -21,7 +21,9 @@ const BESIDE_MM = 0.3;
  */
 export class SewnRows implements Clearance {
   private readonly flags: Uint8Array;
-  private readonly waiting: number[] = [];
+  private readonly marked: number[] = [];
+  /** So many of the marked rows are on the grid. */
+  private onGrid = 0;
   private grid: Mask | null = null;
 
   constructor(private readonly rows: RowSet) {
@@ -30,7 +32,7 @@ export class SewnRows implements Clearance {
 
   mark(row: number): void {
     this.flags[row] = 1;
-    this.waiting.push(row);
+    this.marked.push(row);
   }
 
   isClear(mesh: RowMesh, stretch: number, u: number): boolean {
@@ -44,17 +46,16 @@ export class SewnRows implements Clearance {
     if (!this.isClear(mesh, stretch, u)) return null;
     const [low, high] = [mesh.u0[stretch]!, mesh.u1[stretch]!];
     if (mesh === this.rows.mesh) return [low, high];
-    const sewn = (at: number): boolean => !this.isClear(mesh, stretch, at);
     let [a, b] = [u, u];
-    while (a > low && !sewn(Math.max(low, a - CELL_MM))) a = Math.max(low, a - CELL_MM);
-    while (b < high && !sewn(Math.min(high, b + CELL_MM))) b = Math.min(high, b + CELL_MM);
+    while (a > low && this.isClear(mesh, stretch, Math.max(low, a - CELL_MM))) a = Math.max(low, a - CELL_MM);
+    while (b < high && this.isClear(mesh, stretch, Math.min(high, b + CELL_MM))) b = Math.min(high, b + CELL_MM);
     return [a, b];
   }
 
   private painted(): Mask {
     this.grid ??= makeMask(boundsOf(Array.from({ length: this.rows.count }, (_, i) => this.rows.course(i))), CELL_MM, 1);
-    for (const row of this.waiting.splice(0)) {
-      const course = this.rows.course(row);
+    for (; this.onGrid < this.marked.length; this.onGrid++) {
+      const course = this.rows.course(this.marked[this.onGrid]!);
       for (let k = 1; k < course.length; k++) paintThread(this.grid, course[k - 1]!, course[k]!, BESIDE_MM, 1);
     }
     return this.grid;

@@ -1,4 +1,5 @@
 import FlatQueue from 'flatqueue';
+import { ofEach } from '../../geometry/known';
 import { distance, type Point } from '../../geometry/point';
 import type { Clearance } from './sewn';
 import { fromUV, heightOf, nearestStretch, neighbours, toU, toV, type RowMesh } from './mesh';
@@ -33,7 +34,7 @@ export function wayThrough(mesh: RowMesh, from: Point, to: Point, clear: Clearan
   if (a < 0 || b < 0 || awayFrom(mesh, a, from) > NEAR_MM || awayFrom(mesh, b, to) > NEAR_MM) return null;
   const steps = search(mesh, a, b, { fromU: toU(mesh.frame, from), targetU: toU(mesh.frame, to), clear });
   if (!steps) return null;
-  const span = (s: Step): readonly [number, number] => clear?.span(mesh, s.stretch, s.u) ?? [mesh.u0[s.stretch]!, mesh.u1[s.stretch]!];
+  const span = ofEach((s: Step) => inner(clear?.span(mesh, s.stretch, s.u) ?? [mesh.u0[s.stretch]!, mesh.u1[s.stretch]!]));
   return pullStraight(mesh, clear ? deepened(mesh, steps, toU(mesh.frame, to), clear) : steps, from, to, span);
 }
 
@@ -147,7 +148,7 @@ function pullStraight(mesh: RowMesh, steps: readonly Step[], from: Point, to: Po
   let here: Place = { u: toU(mesh.frame, from), v: toV(mesh.frame, from) };
   let first = 0;
   turns.forEach((k, n) => {
-    const [a, b] = inner(span(steps[k]!));
+    const [a, b] = span(steps[k]!);
     const down = { u: clamp(here.u, a, b), v: heightOf(mesh, mesh.row[steps[k]!.stretch]!) };
     out.push(...pullLeg(mesh, steps.slice(first, k + 1), here, down, span), down);
     const next = turns[n + 1];
@@ -173,7 +174,7 @@ function pullLeg(mesh: RowMesh, steps: readonly Step[], start: Place, target: Pl
       const final = k === steps.length - 1;
       const rise = ((final ? target.v : heightOf(mesh, mesh.row[steps[k]!.stretch]!)) - v) * sense;
       if (rise > mesh.spacing * 0.25) {
-        const [a, b] = final ? [target.u, target.u] : inner(span(steps[k]!));
+        const [a, b] = final ? [target.u, target.u] : span(steps[k]!);
         const nextLow = Math.max(low, (a - u) / rise);
         const nextHigh = Math.min(high, (b - u) / rise);
         if (nextLow > nextHigh) break;
@@ -190,7 +191,7 @@ function pullLeg(mesh: RowMesh, steps: readonly Step[], start: Place, target: Pl
       Number.isFinite(low) && Number.isFinite(high) && target.v !== v
         ? clamp((target.u - u) / Math.max(rise, Math.abs(target.v - v)), low, high) * rise + u
         : u;
-    const [a, b] = inner(span(door));
+    const [a, b] = span(door);
     u = clamp(wish, a, b);
     v = rowV;
     out.push({ u, v });
