@@ -26,7 +26,8 @@ export function scanArea(area: Area, grid: ScanGrid, visit: (row: number, from: 
     }
   }
   for (const [row, xs] of crossings) {
-    xs.sort((p, q) => p - q);
+    if (xs.length > 2) xs.sort((p, q) => p - q);
+    else if (xs[0]! > xs[1]!) xs.reverse();
     for (let k = 0; k + 1 < xs.length; k += 2) {
       const from = Math.ceil((xs[k]! - left) / cellMm - 0.5);
       const to = Math.ceil((xs[k + 1]! - left) / cellMm - 0.5) - 1;

@@ -5,7 +5,7 @@ import { usePlan } from '@/session/derived/planStore';
 
 const REST_MS = 120;
 /** A picture that takes longer is not waited for. */
-const PICTURE_MS = 250;
+const PICTURE_MS = 1500;
 
 /**
  * A value that follows the plan once the cloth shows it, but waits for rest while plans come in quick succession, as they do

@@ -1,6 +1,6 @@
 import { makeMask, paintThread, type Mask } from '../../geometry/mask';
 import { boundsOf } from '../../geometry/point';
-import { heightOf, type RowMesh } from './mesh';
+import { heightOf, type RowFrame, type RowMesh } from './mesh';
 import type { RowSet } from './rowset';
 
 /** Where a way may run without lying on rows that are sewn already. */
@@ -46,10 +46,8 @@ export class SewnRows implements Clearance {
     if (!this.isClear(mesh, stretch, u)) return null;
     const [low, high] = [mesh.u0[stretch]!, mesh.u1[stretch]!];
     if (mesh === this.rows.mesh) return [low, high];
-    let [a, b] = [u, u];
-    while (a > low && this.isClear(mesh, stretch, Math.max(low, a - CELL_MM))) a = Math.max(low, a - CELL_MM);
-    while (b < high && this.isClear(mesh, stretch, Math.min(high, b + CELL_MM))) b = Math.min(high, b + CELL_MM);
-    return [a, b];
+    const v = heightOf(mesh, mesh.row[stretch]!);
+    return [clearUntil(this.painted(), mesh.frame, v, u, low), clearUntil(this.painted(), mesh.frame, v, u, high)];
   }
 
   private painted(): Mask {
@@ -60,6 +58,17 @@ export class SewnRows implements Clearance {
     }
     return this.grid;
   }
+}
+
+/** How far nothing is sewn from a place on a row towards another one on it. */
+function clearUntil(mask: Mask, { c, s }: RowFrame, v: number, from: number, to: number): number {
+  let at = from;
+  while (at !== to) {
+    const next = to < from ? Math.max(to, at - CELL_MM) : Math.min(to, at + CELL_MM);
+    if (isSet(mask, next * c - v * s, next * s + v * c)) break;
+    at = next;
+  }
+  return at;
 }
 
 function isSet(mask: Mask, x: number, y: number): boolean {
