@@ -52,6 +52,18 @@ describe('a call', () => {
     expect(done).toEqual([0.25, 0.75]);
   });
 
+  it('hands on what there is of the answer so far', async () => {
+    const parts: unknown[] = [];
+    const c = client();
+    const call = ask(c, { part: (p: unknown) => parts.push(p) });
+    const { id } = last().asked[0]!;
+    last().say({ id, kind: 'part', part: 'first' });
+    last().say({ id, kind: 'part', part: 'second' });
+    last().say({ id, kind: 'result', output: 'all' });
+    expect(await call).toBe('all');
+    expect(parts).toEqual(['first', 'second']);
+  });
+
   it('that fails says what people are to read', async () => {
     const c = client();
     const call = ask(c);

@@ -1,6 +1,6 @@
 import type { InputError } from '@/core/document/errors';
 import { JobSender } from './jobWire';
-import type { FromWorker, Protocol, Request, RequestName, ToWorker } from './protocol';
+import type { FromWorker, PartOf, Protocol, Request, RequestName, ToWorker } from './protocol';
 
 /** A failure whose message is fit for people. */
 export class WorkerError extends Error {
@@ -14,9 +14,11 @@ export class WorkerError extends Error {
   }
 }
 
-export interface CallOptions {
+export interface CallOptions<Part = never> {
   signal?: AbortSignal;
   progress?: (done: number) => void;
+  /** Told of what there is of the answer so far. */
+  part?: (part: Part) => void;
   transfer?: Transferable[];
 }
 
@@ -25,6 +27,7 @@ interface Waiting {
   resolve: (value: never) => void;
   reject: (reason: Error) => void;
   progress: ((done: number) => void) | undefined;
+  part: ((part: never) => void) | undefined;
   /** What it was asked with has left this thread, so it cannot be asked again. */
   onlyOnce: boolean;
   tries: number;
@@ -52,13 +55,13 @@ export class WorkerClient {
     public replaced: (() => void) | null = null,
   ) {}
 
-  call<K extends RequestName>(name: K, input: Protocol[K]['in'], options: CallOptions = {}): Promise<Protocol[K]['out']> {
-    const { signal, progress, transfer = [] } = options;
+  call<K extends RequestName>(name: K, input: Protocol[K]['in'], options: CallOptions<PartOf<K>> = {}): Promise<Protocol[K]['out']> {
+    const { signal, progress, part, transfer = [] } = options;
     if (signal?.aborted) return Promise.reject(abortError());
     const id = this.next++;
     return new Promise<Protocol[K]['out']>((resolve, reject) => {
       const request = { id, name, input } as Request;
-      this.waiting.set(id, { request, resolve, reject, progress, onlyOnce: transfer.length > 0, tries: 1 });
+      this.waiting.set(id, { request, resolve, reject, progress, part, onlyOnce: transfer.length > 0, tries: 1 });
       signal?.addEventListener('abort', () => this.cancel(id), { once: true });
       const worker = this.running();
       worker.postMessage(this.wired(request), transfer);
@@ -125,6 +128,10 @@ export class WorkerClient {
     if (!call) return;
     if (message.kind === 'progress') {
       call.progress?.(message.done);
+      return;
+    }
+    if (message.kind === 'part') {
+      call.part?.(message.part as never);
       return;
     }
     this.waiting.delete(message.id);

@@ -28,7 +28,7 @@ import { prove } from '@/core/proof/prove';
 import { Command } from '@/core/stitches/roles';
 import type { Job, Piece } from '@/core/document/types';
 import { compared } from './compared';
-import { PlanSender } from './planWire';
+import { PartSender, PlanSender, type PlanPart } from './planWire';
 import type { PlaceView, RegionView, Survey, SurveyRequest, WiredPlanned } from './protocol';
 import { serve, type Answer } from './serve';
 
@@ -92,11 +92,18 @@ const plans = new PlanSender();
 let outlinesSent: string[] = [];
 
 /** A plan with what the Bench shows of it, as its difference from what the page holds. */
-function plannedFor(job: Job, held: string | null, progress: (done: number) => void): Answer<WiredPlanned> {
+function plannedFor(
+  job: Job,
+  held: string | null,
+  progress: (done: number) => void,
+  send: (part: PlanPart, transfer: Transferable[]) => void,
+): Answer<WiredPlanned> {
   const began = performance.now();
-  const made = planner.plan(job, progress);
+  const version = plans.nextVersion();
+  const parts = new PartSender(version, send);
+  const made = planner.plan(job, progress, (so) => parts.grown(so));
   const milliseconds = performance.now() - began;
-  const { wired, transfer } = plans.wire(made, held);
+  const { wired, transfer } = plans.wire(made, held, version);
   const outlines = outlinesOf(job, wired.base === null ? [] : outlinesSent);
   outlinesSent = job.pieces.map(outlineOf);
   return { output: { plan: wired, figures: measurePlan(job, made), outlines, milliseconds }, transfer };
@@ -104,7 +111,7 @@ function plannedFor(job: Job, held: string | null, progress: (done: number) => v
 
 serve({
   survey: (input, progress) => ({ output: survey(input, progress) }),
-  plan: ({ job, held }, progress) => plannedFor(job, held, progress),
+  plan: ({ job, held }, progress, part) => plannedFor(job, held, progress, part),
   weight: ({ job }) => {
     const weight = weigh(planner.plan(job), laidOn(job, planner.shape(job)));
     const layers = layersOf(weight) as Float32Array<ArrayBuffer>;

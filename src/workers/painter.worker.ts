@@ -8,8 +8,12 @@ const canvas = new Canvas();
 serve({
   showPlan: ({ plan: wired, looks, hidden }) => {
     const plan = plans.take(wired);
-    if (plan) canvas.show(plan, looks, hidden, wired.base === null ? null : wired.delta);
+    if (plan) canvas.show(plan, looks, hidden, wired.base === null ? null : wired.delta, wired.version);
     return { output: { taken: plan !== null } };
+  },
+  growPlan: ({ part, looks, hidden }) => {
+    canvas.grow(part, looks, hidden);
+    return { output: null };
   },
   hide: ({ hidden }) => {
     canvas.hide(hidden);

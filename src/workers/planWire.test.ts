@@ -1,7 +1,8 @@
 import type { Job } from '@/core/document/types';
 import { jobOf, piece } from '@/core/pieces/fixtures';
+import type { StitchPlan } from '@/core/plan/plan';
 import { Planner } from '@/core/plan/planner';
-import { PlanReceiver, PlanSender, withoutPieces } from './planWire';
+import { PartSender, PlanReceiver, PlanSender, withoutPieces, type PlanPart } from './planWire';
 
 const planner = new Planner();
 const job = jobOf([0, 20, 40].map((x) => piece('fill', { area: `M${x},0 h10 v10 h-10 Z` })));
@@ -48,4 +49,49 @@ test('what is held can be handed on as a whole, and without what only the page n
   expect([seen.x, seen.y, seen.thread]).toEqual([plans[0]!.x, plans[0]!.y, plans[0]!.thread]);
   const next = sender.wire(plans[3]!, receiver.version).wired;
   expect(painter.take(withoutPieces(next))!.y).toEqual(plans[3]!.y);
+});
+
+describe('parts of a plan that is being made', () => {
+  /** Parts that a planner sends when so many milliseconds go by with each piece. */
+  function partsOf(planner: Planner, job: Job, ms: number): { parts: PlanPart[]; plan: StitchPlan } {
+    const parts: PlanPart[] = [];
+    const sender = new PartSender('v', (part) => parts.push(structuredClone(part)));
+    let now = 0;
+    const clock = jest.spyOn(performance, 'now').mockImplementation(() => now);
+    const plan = planner.plan(job, undefined, (so) => {
+      sender.grown(so);
+      now += ms;
+    });
+    clock.mockRestore();
+    return { parts, plan };
+  }
+  const long = jobOf(Array.from({ length: 12 }, (_, i) => piece('fill', { area: `M${i * 12},0 h10 v10 h-10 Z` })));
+
+  test('together are the beginning of the plan, each with what the drawing of it looks back to', () => {
+    const { parts, plan } = partsOf(new Planner(), long, 25);
+    expect(parts.length).toBeGreaterThan(2);
+    expect(parts.map((p) => p.first)).toEqual(parts.map((_, i) => i === 0));
+    let so = 0;
+    for (const { overlap, events } of parts) {
+      expect(overlap).toBe(Math.min(2, so));
+      for (const name of ['x', 'y', 'command', 'role', 'piece', 'thread'] as const)
+        expect([...events[name]]).toEqual([...plan[name].subarray(so - overlap, so - overlap + events[name].length)]);
+      so += events.x.length - overlap;
+    }
+    expect(so).toBeLessThan(plan.x.length);
+  });
+
+  test('are not sent of what is soon done, nor where most is as it was', () => {
+    const planner = new Planner();
+    expect(partsOf(planner, long, 3).parts).toEqual([]);
+    const edited = { ...long, pieces: long.pieces.with(2, { ...long.pieces[2]!, settings: { spacing: 0.5 } }) };
+    expect(partsOf(planner, edited, 200).parts.length).toBeLessThan(2);
+  });
+
+  test('are told by a version that only their plan has', () => {
+    const sender = new PlanSender();
+    const given = sender.nextVersion();
+    expect(sender.nextVersion()).not.toBe(given);
+    expect(sender.wire(plans[0]!, null, given).wired.version).toBe(given);
+  });
 });

@@ -1,4 +1,6 @@
-import { applyDelta, memoryOf, planDelta, type PlanDelta } from '@/core/plan/delta';
+import type { PlanColumns } from '@/core/stitches/buffer';
+import type { Growing } from '@/core/plan/planner';
+import { applyDelta, memoryOf, memoryOfDelta, planDelta, type PlanDelta } from '@/core/plan/delta';
 import type { StitchPlan } from '@/core/plan/plan';
 
 /** A plan on its way: its difference from version `base`, or all of it. */
@@ -15,6 +17,16 @@ export const withoutPieces = (wired: WiredPlan): WiredPlan => ({
   delta: { ...wired.delta, pieces: [], spans: new Int32Array() },
 });
 
+/** A plan on its way while it is being made: some of its events, in order. */
+export interface PlanPart {
+  /** What the whole plan will travel as. */
+  version: string;
+  /** The first so many events were in the part before too: what is drawn of an event depends on those. */
+  overlap: number;
+  first: boolean;
+  events: PlanColumns;
+}
+
 /** Sends plans as differences from the one that the other side says it holds. */
 export class PlanSender {
   private last: { version: string; plan: StitchPlan } | null = null;
@@ -22,13 +34,48 @@ export class PlanSender {
   private readonly run = crypto.randomUUID();
   private versions = 0;
 
+  /** A version that no other plan has. */
+  nextVersion(): string {
+    return `${this.run} ${++this.versions}`;
+  }
+
   /** @param held version that the other side holds; null when it holds none */
-  wire(plan: StitchPlan, held: string | null): { wired: WiredPlan; transfer: ArrayBuffer[] } {
+  wire(plan: StitchPlan, held: string | null, version = this.nextVersion()): { wired: WiredPlan; transfer: ArrayBuffer[] } {
     const base = this.last && this.last.version === held ? this.last : null;
     const delta = planDelta(base?.plan ?? null, plan);
-    const version = `${this.run} ${++this.versions}`;
     this.last = { version, plan };
-    return { wired: { version, base: base?.version ?? null, delta }, transfer: memoryOf(delta) };
+    return { wired: { version, base: base?.version ?? null, delta }, transfer: memoryOfDelta(delta) };
+  }
+}
+
+/** Stitches are sewn for so long before what there is of them is shown to the painter, ms. */
+const PART_MS = 70;
+/** A stitch is drawn from the events up to two before its own. */
+const OVERLAP = 2;
+
+/** Parts of plans that take long to make, so that the painter begins before they are done. */
+export class PartSender {
+  private last: number | null = null;
+  private sent = 0;
+  private first = true;
+
+  constructor(
+    private readonly version: string,
+    private readonly send: (part: PlanPart, transfer: ArrayBuffer[]) => void,
+  ) {}
+
+  /** Called whenever the plan has grown. Where most of it is as it was before, there is little to draw. */
+  grown(so: Growing): void {
+    const now = performance.now();
+    this.last ??= now;
+    if (now - this.last < PART_MS || so.anew < so.length / 2) return;
+    const from = Math.max(0, this.sent - OVERLAP);
+    const events = so.since(from);
+    const part = { version: this.version, overlap: this.sent - from, first: this.first, events };
+    this.send(part, memoryOf(events));
+    this.last = now;
+    this.sent = so.length;
+    this.first = false;
   }
 }
 

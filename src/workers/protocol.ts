@@ -14,7 +14,8 @@ import type { Finding } from '@/core/proof/finding';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { StitchPlan } from '@/core/plan/plan';
 import type { WiredJob } from './jobWire';
-import type { WiredPlan } from './planWire';
+import type { ThreadLook } from '@/core/render/thread';
+import type { PlanPart, WiredPlan } from './planWire';
 import type { Bundle } from '@/core/formats/bundle';
 import type { ReadShelf, ShelfFile } from '@/core/formats/shelf';
 import type { PieceChange } from '@/core/compare/changes';
@@ -119,7 +120,7 @@ export interface Picture extends View {
 export interface Protocol {
   survey: { in: SurveyRequest; out: Survey };
   /** @param held version of the plan that the asker holds; null for none */
-  plan: { in: { job: Job; held: string | null }; out: WiredPlanned };
+  plan: { in: { job: Job; held: string | null }; out: WiredPlanned; part: PlanPart };
   export: {
     in: { job: Job; artwork: Record<string, string>; extension: ExportFormat['extension']; findings?: readonly Finding[] };
     out: { data: Blob };
@@ -149,15 +150,19 @@ export interface Protocol {
   /** A sample of the gallery as a picture, at `scale` pixels per mm. */
   sample: { in: { id: string; scale: number }; out: { png: Blob; stitches: number } };
   showPlan: {
-    in: { plan: WiredPlan; looks: { rgb: { r: number; g: number; b: number }; widthMm: number }[]; hidden: number[] };
+    in: { plan: WiredPlan; looks: ThreadLook[]; hidden: number[] };
     /** Whether it could be made of what the painter holds. */
     out: { taken: boolean };
   };
+  /** Some events of a plan that is still being made, to draw beforehand. */
+  growPlan: { in: { part: PlanPart; looks: ThreadLook[]; hidden: number[] }; out: null };
   /** Pieces that pictures leave out, by index. */
   hide: { in: { hidden: number[] }; out: null };
   picture: { in: View; out: Picture };
 }
 export type RequestName = keyof Protocol;
+/** What comes of a request before it is done. */
+export type PartOf<K extends RequestName> = Protocol[K] extends { part: infer P } ? P : never;
 
 /** A request as it is asked for. */
 export type Request = { [K in RequestName]: { id: number; name: K; input: Protocol[K]['in'] } }[RequestName];
@@ -167,5 +172,6 @@ export type ToWorker = { [K in RequestName]: { id: number; name: K; input: Wired
 
 export type FromWorker =
   | { id: number; kind: 'progress'; done: number }
+  | { id: number; kind: 'part'; part: unknown }
   | { id: number; kind: 'result'; output: unknown }
   | { id: number; kind: 'error'; message: string; known: boolean; code?: InputError['code'] };

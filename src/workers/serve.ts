@@ -1,6 +1,6 @@
 import { InputError } from '@/core/document/errors';
 import { JobReceiver } from './jobWire';
-import type { FromWorker, Protocol, RequestName, ToWorker } from './protocol';
+import type { FromWorker, PartOf, Protocol, RequestName, ToWorker } from './protocol';
 
 export interface Answer<T> {
   output: T;
@@ -11,6 +11,7 @@ export type Handlers<K extends RequestName> = {
   [N in K]: (
     input: Protocol[N]['in'],
     progress: (done: number) => void,
+    part: (part: PartOf<N>, transfer: Transferable[]) => void,
   ) => Answer<Protocol[N]['out']> | Promise<Answer<Protocol[N]['out']>>;
 };
 
@@ -33,8 +34,9 @@ export function serve<K extends RequestName>(handlers: Handlers<K>): void {
       const handler = handlers[name as K] as (
         input: unknown,
         progress: (done: number) => void,
+        part: (part: unknown, transfer: Transferable[]) => void,
       ) => Answer<unknown> | Promise<Answer<unknown>>;
-      const { output, transfer } = await handler(input, progress);
+      const { output, transfer } = await handler(input, progress, (part, of) => post({ id, kind: 'part', part }, of));
       post({ id, kind: 'result', output }, transfer);
     } catch (error) {
       const known = error instanceof InputError;

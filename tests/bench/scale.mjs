@@ -118,7 +118,8 @@ line('choose all', await timed(press('a', ', ctrlKey: true')));
 await rest();
 line('nudge all to screen', await untilRedrawn(press('ArrowRight')));
 await rest();
-await new Promise((r) => setTimeout(r, 10_000));
+// Browsers collect what is left over only after a while.
+await new Promise((r) => setTimeout(r, 30_000));
 clearInterval(looking);
 const heap = await driver.executeScript('return performance.memory.usedJSHeapSize / 1e6');
 console.log(`page heap                          ${heap.toFixed(0).padStart(7)} MB`);

@@ -5,7 +5,7 @@ import type { Link } from '../route/link';
 import { usualTies } from '../pieces/rules/ties';
 import { isTied, tieIn, tieOff, type Tie } from '../stitches/ties';
 import { MACHINE_LIMIT_MM } from '../units/tolerances';
-import { StitchBuffer, type StitchColumns } from '../stitches/buffer';
+import { StitchBuffer, type PlanColumns, type StitchColumns } from '../stitches/buffer';
 import type { PlannedLink, PlannedPiece, StitchPlan } from './plan';
 import { Command, Role } from '../stitches/roles';
 import type { PlanRoute } from './links';
@@ -17,11 +17,10 @@ export type Sewn = Shaped & { columns: StitchColumns | null; problem: string | n
 
 /** Needle events of one job: more than any machine holds. */
 const MOST_JOB_EVENTS = 2_000_000;
+/** Memory taken for a plan, as a multiple of what the one before took. */
+const SPARE_ROOM = 1.05;
 /** So far back a joint looks at what was sewn. */
 const LOOKS_BACK = 4;
-
-/** About so many events join one piece to the next. */
-const JOINT_EVENTS = 12;
 
 /** How the needle is brought to a piece. */
 interface Arrival {
@@ -81,6 +80,7 @@ export class Assembly {
   /** Events that have an owner. */
   private marked = 0;
   private readonly planned: PlannedPiece[] = [];
+  private readonly sewn: Sewn[] = [];
   private readonly threads: ReadonlyMap<string, number>;
   private readonly tieWhen: 'trims' | 'always' | 'never';
   private thread = -1;
@@ -91,19 +91,44 @@ export class Assembly {
 
   constructor(
     job: Job,
-    private readonly sewn: readonly Sewn[],
     private readonly route: PlanRoute,
     private readonly before: Before | null = null,
   ) {
     this.threads = new Map(job.threads.map((t, i) => [t.id, i]));
     this.tieWhen = job.settings.tieWhen ?? usualTies(job.brief.cloth);
-    const foreseen = sewn.reduce((sum, s) => sum + (s.columns?.x.length ?? 0) + JOINT_EVENTS, 0);
+    // Most plans have about as many events as the one before.
+    const foreseen = Math.round((before?.plan.x.length ?? 0) * SPARE_ROOM);
     this.out.reserve(foreseen);
     this.makeRoom(foreseen);
   }
 
-  run(): StitchPlan {
-    this.sewn.forEach((s, i) => this.addPiece(s, i));
+  /** Events so far that were not taken over from the plan before. */
+  anew = 0;
+
+  /** Events so far. */
+  get length(): number {
+    return this.out.length;
+  }
+
+  /** Copies of the events from `from` on; they will stay as they are. */
+  since(from: number): PlanColumns {
+    const end = this.out.length;
+    return { ...this.out.since(from), piece: this.pieceOf.slice(from, end), thread: this.threadOf.slice(from, end) };
+  }
+
+  /** Sews the next piece. */
+  add(s: Sewn): void {
+    const index = this.sewn.push(s) - 1;
+    const { columns } = s;
+    if (!columns || columns.x.length === 0) {
+      this.leaveOut(s, s.problem ?? (s.shape ? 'nothing of it is large enough to sew' : 'its shape is empty'));
+    } else if (this.out.length + columns.x.length > MOST_JOB_EVENTS) {
+      this.leaveOut(s, 'with it the job would have more stitches than any machine holds');
+    } else this.sewPiece(s, columns, index);
+  }
+
+  /** Ends the plan: nothing may be added any more. */
+  finish(): StitchPlan {
     if (this.out.length > 0) {
       this.cut(this.current);
       const at = this.out.last()!;
@@ -112,19 +137,10 @@ export class Assembly {
     }
     return asPlanned({
       ...this.out.given(),
-      piece: this.pieceOf.subarray(0, this.marked),
-      thread: this.threadOf.subarray(0, this.marked),
+      piece: this.pieceOf.slice(0, this.marked),
+      thread: this.threadOf.slice(0, this.marked),
       pieces: this.planned,
     });
-  }
-
-  private addPiece(s: Sewn, index: number): void {
-    const { columns } = s;
-    if (!columns || columns.x.length === 0) {
-      this.leaveOut(s, s.problem ?? (s.shape ? 'nothing of it is large enough to sew' : 'its shape is empty'));
-    } else if (this.out.length + columns.x.length > MOST_JOB_EVENTS) {
-      this.leaveOut(s, 'with it the job would have more stitches than any machine holds');
-    } else this.sewPiece(s, columns, index);
   }
 
   private leaveOut(s: Sewn, problem: string): void {
@@ -169,6 +185,7 @@ export class Assembly {
     this.copy(columns, index);
     planned.to = this.out.length;
     planned.stitches = this.out.countStitches(planned.from, planned.to);
+    this.anew += planned.to - planned.from;
     return planned;
   }
 

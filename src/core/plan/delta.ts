@@ -53,7 +53,10 @@ export function applyDelta(before: StitchPlan | null, { head, tail, middle, piec
 }
 
 /** Memory of a difference that can be handed over. */
-export const memoryOf = ({ middle, spans }: PlanDelta): ArrayBuffer[] => [...COLUMNS.map((name) => middle[name].buffer), spans.buffer];
+export const memoryOfDelta = ({ middle, spans }: PlanDelta): ArrayBuffer[] => [...memoryOf(middle), spans.buffer];
+
+/** Memory of columns that share none with others. */
+export const memoryOf = (columns: Columns): ArrayBuffer[] => COLUMNS.map((name) => columns[name].buffer);
 
 function eachColumn(make: (name: keyof Columns) => Columns[keyof Columns]): Columns {
   return Object.fromEntries(COLUMNS.map((name) => [name, make(name)])) as unknown as Columns;

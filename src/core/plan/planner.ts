@@ -11,6 +11,9 @@ import { Settler, surroundingsOf } from '../pieces/prepare/settle';
 import type { Shaped } from '../pieces/prepare/shaped';
 import type { StartEnd } from '../stitches/startEnd';
 
+/** A plan that is being made: what it holds will stay as it is. */
+export type Growing = Pick<Assembly, 'length' | 'anew' | 'since'>;
+
 /** What a shaped piece was sewn as last. */
 interface LastSewn {
   start: StartEnd['start'];
@@ -33,19 +36,21 @@ export class Planner {
 
   /**
    * @param progress called with the share done, 0 to 1; may throw to cancel
+   * @param grown called after each piece with what is sewn so far
    */
-  plan(job: Job, progress: (done: number) => void = () => undefined): StitchPlan {
+  plan(job: Job, progress: (done: number) => void = () => undefined, grown: (so: Growing) => void = () => undefined): StitchPlan {
     const shaped = this.shape(job, progress);
     const route = this.router.routeOf(job, shaped);
-    const sewn = shaped.map((s, i) => {
-      progress(0.5 + (0.5 * i) / job.pieces.length);
-      return this.sewn(s, route.endsOf(i));
-    });
-    this.forget(job.pieces.length);
     const context = surroundingsOf(job);
     const before = this.joints?.context === context ? this.joints : null;
-    const assembly = new Assembly(job, sewn, route, before);
-    const plan = assembly.run();
+    const assembly = new Assembly(job, route, before);
+    shaped.forEach((s, i) => {
+      progress(0.5 + (0.5 * i) / job.pieces.length);
+      assembly.add(this.sewn(s, route.endsOf(i)));
+      grown(assembly);
+    });
+    this.forget(job.pieces.length);
+    const plan = assembly.finish();
     this.joints = { context, blocks: assembly.blocks, plan };
     return plan;
   }

@@ -85,3 +85,74 @@ test('another thread colour is seen everywhere', () => {
   canvas.show(next, looksOf(other), [], planDelta(plan, next));
   expect(equal(canvas.picture(view(next, 'thread')).data, anew(next, other, view(next, 'thread')))).toBe(true);
 });
+
+describe('a plan that is drawn while it is made', () => {
+  const [before, after] = [squares(10), squares(40)];
+  const planner = new Planner();
+  const [old, plan] = [planner.plan(before), planner.plan(after)];
+  const part = (from: number, to: number, overlap: number): Parameters<Canvas['grow']>[0]['events'] => {
+    const cut = <T extends { slice(a: number, b: number): T }>(c: T): T => c.slice(from - overlap, to);
+    return {
+      x: cut(plan.x),
+      y: cut(plan.y),
+      command: cut(plan.command),
+      role: cut(plan.role),
+      piece: cut(plan.piece),
+      thread: cut(plan.thread),
+    };
+  };
+  /** Shows the old plan, then grows the new one to a number of events. */
+  function grown(seen: View, cuts: readonly number[], hidden: readonly number[] = []): Canvas {
+    const canvas = new Canvas();
+    canvas.show(old, looksOf(before), [], null);
+    canvas.picture({ ...seen, until: seen.until === plan.x.length ? old.x.length : seen.until });
+    cuts.forEach((to, i) => {
+      const from = cuts[i - 1] ?? 0;
+      const overlap = Math.min(2, from);
+      canvas.grow({ version: 'v', first: i === 0, overlap, events: part(from, to, overlap) }, looksOf(after), hidden);
+    });
+    return canvas;
+  }
+  const delta = planDelta(old, plan);
+  const n = plan.x.length;
+
+  test.each([[[n - 40]], [[500, 501, 502, 1700]], [[3, n]], [[1]]])('is drawn as from nothing (%j)', (cuts) => {
+    const canvas = grown(view(plan, 'thread'), cuts);
+    canvas.show(plan, looksOf(after), [], delta, 'v');
+    expect(equal(canvas.picture(view(plan, 'thread')).data, anew(plan, after, view(plan, 'thread')))).toBe(true);
+    // And goes on from there.
+    const moved = { ...after, pieces: after.pieces.with(4, transformedPiece(after.pieces[4]!, [1, 0, 0, 1, 2, 1])) };
+    const next = planner.plan(moved);
+    canvas.show(next, looksOf(moved), [], planDelta(plan, next), 'w');
+    expect(equal(canvas.picture(view(next, 'thread')).data, anew(next, moved, view(next, 'thread')))).toBe(true);
+  });
+
+  test('is drawn anew when another plan comes, the view moves or something is hidden meanwhile', () => {
+    const seen = view(plan, 'thread');
+    const other = grown(seen, [900]);
+    other.show(plan, looksOf(after), [], delta, 'another');
+    expect(equal(other.picture(seen).data, anew(plan, after, seen))).toBe(true);
+
+    const moved = grown(seen, [900]);
+    const aside = { ...seen, left: 4 };
+    moved.picture({ ...aside, until: old.x.length });
+    moved.show(plan, looksOf(after), [], delta, 'v');
+    expect(equal(moved.picture(aside).data, anew(plan, after, aside))).toBe(true);
+
+    const hiding = grown(seen, [900]);
+    hiding.show(plan, looksOf(after), [3], delta, 'v');
+    expect(equal(hiding.picture(seen).data, anew(plan, after, seen, [3]))).toBe(true);
+  });
+
+  test.each(['needle', 'path', 'weight'] as const)('waits for the whole of it in other looks (%s)', (look) => {
+    const canvas = grown(view(plan, look), [700, 1500]);
+    canvas.show(plan, looksOf(after), [], delta, 'v');
+    expect(equal(canvas.picture(view(plan, look)).data, anew(plan, after, view(plan, look)))).toBe(true);
+  });
+
+  test('is not shown before it is done', () => {
+    const canvas = grown(view(plan, 'thread'), [900]);
+    const seen = view(old, 'thread');
+    expect(equal(canvas.picture(seen).data, anew(old, before, seen))).toBe(true);
+  });
+});

@@ -24,6 +24,24 @@ interface Changed {
   tail: number;
 }
 
+/** Some events of a plan that is still being made. */
+interface PlanPart {
+  version: string;
+  first: boolean;
+  overlap: number;
+  events: PlanColumns;
+}
+
+/** A picture of a plan that is still being made. */
+interface Growing {
+  version: string;
+  view: View;
+  style: string;
+  raster: Raster;
+  /** So many events are drawn. */
+  events: number;
+}
+
 /** A stitch is drawn from the events up to two before its own. */
 const REACHES_EVENTS = 2;
 const BESIDE_PX = 3;
@@ -40,14 +58,43 @@ export class Canvas {
   private drawn: View | null = null;
   /** Whether what is drawn was drawn at one go. */
   private atOnce = true;
+  private growing: Growing | null = null;
 
-  /** @param delta how the plan differs from the one shown before; null when it may differ everywhere */
-  show(plan: PlanColumns, looks: readonly ThreadLook[], hidden: readonly number[], delta: Changed | null): void {
+  /**
+   * Draws some events of a plan that is to be shown later, in the view that is shown now.
+   * @param part the next events in order; the first ones that overlap with those of the part before are drawn already
+   */
+  grow({ version, first, overlap, events }: PlanPart, looks: readonly ThreadLook[], hidden: readonly number[]): void {
+    const view = this.drawn;
+    if (first && view && view.look === 'thread' && view.until === this.plan?.x.length) {
+      const raster = makeRaster(view.width, view.height, view.scale, view.left, view.top);
+      this.growing = { version, view, style: styleOf(looks, hidden), raster, events: 0 };
+    }
+    const { growing } = this;
+    if (growing?.version !== version) return;
+    const unseen = new Set(hidden);
+    drawThreads(growing.raster, events, looks, overlap, events.x.length, (p) => !unseen.has(p));
+    growing.events += events.x.length - overlap;
+  }
+
+  /**
+   * @param delta how the plan differs from the one shown before; null when it may differ everywhere
+   * @param version what its parts were told by
+   */
+  show(plan: PlanColumns, looks: readonly ThreadLook[], hidden: readonly number[], delta: Changed | null, version = ''): void {
     const before = this.plan;
-    const alike = JSON.stringify([looks, hidden]) === JSON.stringify([this.looks, [...this.hidden]]);
+    const alike = styleOf(looks, hidden) === styleOf(this.looks, [...this.hidden]);
+    const grown = this.growing;
+    this.growing = null;
     this.plan = plan;
     this.looks = looks;
     this.hidden = new Set(hidden);
+    if (grown?.version === version && this.drawn && sameButUntil(grown.view, this.drawn) && grown.style === styleOf(looks, hidden)) {
+      // What is missing is drawn with the next picture.
+      this.raster = grown.raster;
+      this.drawn = { ...grown.view, until: grown.events };
+      return;
+    }
     const whole = this.drawn?.until === before?.x.length && this.atOnce;
     if (!before || !delta || !alike || !whole || !this.raster) this.raster = null;
     else this.redraw(this.raster, changedBox(before, plan, delta));
@@ -67,7 +114,8 @@ export class Canvas {
       raster = makeRaster(view.width, view.height, view.scale, view.left, view.top);
       from = 0;
     }
-    if (view.until > from) this.atOnce = from === 0;
+    // Threads are laid one by one: in parts they come out as at one go.
+    if (view.until > from) this.atOnce = from === 0 || view.look === 'thread';
     this.raster = raster;
     this.drawn = { ...view, until: view.until };
     if (plan) this.draw(raster, plan, from, Math.min(view.until, plan.x.length));
@@ -93,6 +141,8 @@ export class Canvas {
     else drawPath(target, plan, colours, from, to, visible, look === 'path');
   }
 }
+
+const styleOf = (looks: readonly ThreadLook[], hidden: readonly number[]): string => JSON.stringify([looks, hidden]);
 
 const sameButUntil = (a: View, b: View): boolean =>
   a.width === b.width && a.height === b.height && a.scale === b.scale && a.left === b.left && a.top === b.top && a.look === b.look;

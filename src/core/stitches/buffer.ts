@@ -27,6 +27,9 @@ export const onLattice = (p: Point): Point => ({ x: snap(p.x), y: snap(p.y) });
 /** Needle events of one piece: several times what a jacket back takes. */
 const MOST_EVENTS = 500_000;
 
+/** Memory that is emptier than this is not worth keeping. */
+const LEAST_FULL = 0.8;
+
 /** Collects needle events; grows by doubling. Coordinates are laid on the plan's lattice as they come in. */
 export class StitchBuffer {
   private capacity = 256;
@@ -120,18 +123,19 @@ export class StitchBuffer {
   }
 
   columns(): StitchColumns {
-    const n = this.length;
-    return {
-      x: this.xs.slice(0, n),
-      y: this.ys.slice(0, n),
-      command: this.commands.slice(0, n),
-      role: this.roles.slice(0, n),
-    };
+    return this.since(0);
   }
 
-  /** The events in the buffer's own memory, which is given away: nothing may be appended any more. */
+  /** Copies of the events from `from` on. */
+  since(from: number): StitchColumns {
+    const n = this.length;
+    return { x: this.xs.slice(from, n), y: this.ys.slice(from, n), command: this.commands.slice(from, n), role: this.roles.slice(from, n) };
+  }
+
+  /** The events, in the buffer's own memory where little of it is empty: nothing may be appended any more. */
   given(): StitchColumns {
     const n = this.length;
+    if (n < this.capacity * LEAST_FULL) return this.columns();
     return {
       x: this.xs.subarray(0, n),
       y: this.ys.subarray(0, n),

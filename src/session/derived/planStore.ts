@@ -2,11 +2,12 @@ import { create } from 'zustand';
 import { looksOf } from '@/core/render/picture';
 import type { Job } from '@/core/document/types';
 import { ofEach } from '@/core/geometry/known';
+import { memoryOf } from '@/core/plan/delta';
 import { explainCuts, type ExplainedCut } from '@/core/plan/explain';
 import type { PlanFigures } from '@/core/plan/measure';
 import { keepPicture } from '@/platform/storage/records';
 import { engine, painter } from '@/workers/client';
-import { PlanReceiver, withoutPieces, type WiredPlan } from '@/workers/planWire';
+import { PlanReceiver, withoutPieces, type PlanPart, type WiredPlan } from '@/workers/planWire';
 import type { Planned } from '@/workers/protocol';
 import { allKept, keptVersion, useJob } from '../job/jobStore';
 import { requestProof } from './proofStore';
@@ -75,12 +76,12 @@ const received = new PlanReceiver();
 /** Plans a job, and shows the plan to the painter. */
 async function planOf(job: Job): Promise<Planned> {
   const progress = (done: number): void => (usePlan.getState().busy ? usePlan.setState({ progress: done }) : undefined);
-  const wired = await engine.call('plan', { job, held: received.version }, { progress });
+  const wired = await engine.call('plan', { job, held: received.version }, { progress, part: (part) => paintPart(part, job) });
+  // Nobody waits for the painter's answer: whatever it is asked next is answered after this.
+  paint(wired.plan, job);
   const plan = received.take(wired.plan);
   // A worker that was replaced meanwhile knows nothing of what is held here.
   if (!plan) throw new Error('The plan came in parts that do not fit; change anything to plan anew.');
-  // Nobody waits for the answer: whatever is asked of the painter next is answered after this.
-  paint(wired.plan, job);
   const before = usePlan.getState().planned?.outlines ?? [];
   const outlines = wired.outlines.map((o) => (typeof o === 'number' ? before[o]! : o));
   return { ...wired, job, plan, outlines };
@@ -97,6 +98,12 @@ function paint(plan: WiredPlan, job: Job): void {
     .call('showPlan', { plan: withoutPieces(plan), looks: looksOf(job), hidden: hiddenIn(job) })
     .then(({ taken }) => (taken ? undefined : paintWhole()))
     .catch(report);
+}
+
+/** Lets the painter draw what there is of a plan; should that fail, it draws all of it when it is there. */
+function paintPart(part: PlanPart, job: Job): void {
+  const input = { part, looks: looksOf(job), hidden: hiddenIn(job) };
+  void painter.call('growPlan', input, { transfer: memoryOf(part.events) }).catch(() => undefined);
 }
 
 /** Shows the painter a plan of which it holds nothing. */
