@@ -1,3 +1,4 @@
+import { SETTINGS, type AnySetting, type SettingKey } from '../document/catalogue';
 import type { Job, Piece } from '../document/types';
 
 /** How a piece differs between two versions of a job. */
@@ -10,6 +11,8 @@ export interface PieceChange {
 }
 
 const SHAPE = ['area', 'line', 'sides', 'width'] as const satisfies readonly (keyof Piece)[];
+/** A key that this version does not know stands for itself. */
+const calledOf = (key: SettingKey): string => (SETTINGS[key] as AnySetting | undefined)?.label.toLowerCase() ?? key;
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
 
 /** What differs between two versions of one job, piece by piece in the order of the second; removed ones come last. */
@@ -41,7 +44,7 @@ function whatDiffers(old: Piece, piece: Piece, a: Job, b: Job): string[] {
     ...(same(old.slants, piece.slants) ? [] : ['slants']),
     ...(same([old.start, old.end], [piece.start, piece.end]) ? [] : ['start or end']),
     ...(hex(a, old.thread) === hex(b, piece.thread) ? [] : ['thread']),
-    ...keys.filter((k) => !same(old.settings[k], piece.settings[k])),
+    ...new Set(keys.filter((k) => !same(old.settings[k], piece.settings[k])).map(calledOf)),
   ];
 }
 

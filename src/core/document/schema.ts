@@ -1,33 +1,31 @@
 import Joi from 'joi';
 import { FIELD_MM, requireBounds } from './bounds';
 import { InputError } from './errors';
-import { LAYER_RANGES, RANGES } from './ranges';
+import { SETTING_KEYS, SETTINGS, type AnySetting, type NumberKey } from './catalogue';
+import { LAYER_RANGES, WIDTH_RANGE } from './ranges';
 import {
   ART_ANSWERS,
   ART_PLACES,
   CLOTH_KEYS,
-  COLUMN_ENDS,
-  CORNERS,
   JOB_VERSION,
   PIECE_KINDS,
   PLACES,
   ROUTE_POLICIES,
-  RUN_STYLES,
-  STAGGERS,
-  TIE_SHAPES,
   UNDERLAY_KINDS,
   type Brief,
+  type Hoop,
   type Job,
   type JobSettings,
   type Piece,
   type PieceSettings,
   type RecipeChange,
+  type UnderlayLayer,
 } from './types';
 
 const MOST_PIECES = 5000;
 const LONGEST_PATH = 5_000_000;
 
-const within = (key: keyof typeof RANGES): Joi.NumberSchema => Joi.number().min(RANGES[key].min).max(RANGES[key].max);
+const within = (key: NumberKey): Joi.NumberSchema => Joi.number().min(SETTINGS[key].min).max(SETTINGS[key].max);
 const layerWithin = (key: keyof typeof LAYER_RANGES): Joi.NumberSchema =>
   Joi.number().min(LAYER_RANGES[key].min).max(LAYER_RANGES[key].max);
 const hex = Joi.string()
@@ -40,7 +38,7 @@ const point = Joi.array().ordered(coordinate, coordinate);
 /** A place in a drawing's own units. */
 const drawingUnits = Joi.number().min(-1e9).max(1e9).required();
 
-const underlayLayer = Joi.object({
+const underlayLayer = Joi.object<UnderlayLayer, true>({
   kind: Joi.string()
     .valid(...UNDERLAY_KINDS)
     .required(),
@@ -50,37 +48,21 @@ const underlayLayer = Joi.object({
   angle: layerWithin('angle'),
 }).unknown(true);
 
-/** What a person may set on a piece, with permitted ranges. */
-export const settingsSchema = Joi.object<PieceSettings>({
-  spacing: within('spacing'),
-  stitchLength: within('stitchLength'),
-  angle: within('angle'),
-  pullComp: within('pullComp'),
-  pullCompPercent: within('pullCompPercent'),
-  pullCompSides: Joi.array().ordered(within('pullComp').required(), within('pullComp').required()),
-  pushComp: within('pushComp'),
-  underlay: Joi.array().items(underlayLayer).max(8),
-  style: Joi.string().valid(...RUN_STYLES),
-  passes: within('passes').integer(),
-  satinLimit: within('satinLimit'),
-  overLimit: Joi.string().valid('split', 'fill'),
-  corners: Joi.string().valid(...CORNERS),
-  ends: Joi.string().valid(...COLUMN_ENDS),
-  stagger: Joi.string().valid(...STAGGERS),
-  spacingTo: within('spacingTo'),
-  zigzagWidth: within('zigzagWidth'),
-  motifSpacing: within('motifSpacing'),
-  foundation: Joi.boolean(),
-  foam: within('foam'),
-  tieIn: Joi.boolean(),
-  tieOff: Joi.boolean(),
-  tieShape: Joi.string().valid(...TIE_SHAPES),
-  tieLength: within('tieLength'),
-  tieCount: within('tieCount').integer(),
-  openings: Joi.string().valid('carve', 'sew-over'),
-}).unknown(true);
+/** Everything that settings of their sort must be. */
+const SORTS: { [S in AnySetting['as']]: (setting: Extract<AnySetting, { as: S }>) => Joi.Schema } = {
+  number: ({ min, max, whole }) => (whole ? Joi.number().min(min).max(max).integer() : Joi.number().min(min).max(max)),
+  choice: ({ words }) => Joi.string().valid(...Object.keys(words)),
+  switch: () => Joi.boolean(),
+  layers: ({ most }) => Joi.array().items(underlayLayer).max(most),
+  sides: ({ each }) => Joi.array().ordered(within(each).required(), within(each).required()),
+};
 
-const hoop = Joi.object({
+/** What a person may set on a piece, with permitted ranges. */
+export const settingsSchema = Joi.object<PieceSettings>(
+  Object.fromEntries(SETTING_KEYS.map((key) => [key, SORTS[SETTINGS[key].as](SETTINGS[key] as never)])),
+).unknown(true);
+
+const hoop = Joi.object<Hoop, true>({
   width: Joi.number().min(10).max(1000).required(),
   height: Joi.number().min(10).max(1000).required(),
   shape: Joi.string().valid('rect', 'round').default('rect'),
@@ -92,7 +74,7 @@ const underlayKinds = Joi.array()
 const words = Joi.string().allow('').max(120);
 
 /** What a shop may change in a cloth's recipe, with permitted ranges. */
-export const recipeChangeSchema = Joi.object<RecipeChange>({
+export const recipeChangeSchema = Joi.object<RecipeChange, true>({
   id: id.required(),
   name: Joi.string().min(1).max(80).required(),
   pullComp: within('pullComp'),
@@ -109,7 +91,7 @@ export const recipeChangeSchema = Joi.object<RecipeChange>({
 }).unknown(true);
 
 /** The brief as the form and the record hold it. */
-export const briefSchema = Joi.object<Brief>({
+export const briefSchema = Joi.object<Brief, true>({
   cloth: Joi.string()
     .valid(...CLOTH_KEYS)
     .required(),
@@ -127,7 +109,7 @@ export const briefSchema = Joi.object<Brief>({
   units: Joi.string().valid('mm', 'in'),
 }).unknown(true);
 
-const piece = Joi.object({
+const piece = Joi.object<Piece, true>({
   id: id.required(),
   name: Joi.string().allow('').max(200).required(),
   kind: Joi.string()
@@ -135,7 +117,7 @@ const piece = Joi.object({
     .required(),
   thread: id.required(),
   line: path,
-  width: within('width'),
+  width: Joi.number().min(WIDTH_RANGE.min).max(WIDTH_RANGE.max),
   cap: Joi.string().valid('butt', 'round', 'square'),
   join: Joi.string().valid('miter', 'round', 'bevel'),
   sides: Joi.array().ordered(path.required(), path.required()),
@@ -155,7 +137,7 @@ const piece = Joi.object({
 }).unknown(true);
 
 /** What a job, or the shop for new jobs, chose where good people differ. */
-export const jobSettingsSchema = Joi.object<JobSettings>({
+export const jobSettingsSchema = Joi.object<JobSettings, true>({
   satinLimit: within('satinLimit'),
   tieWhen: Joi.string().valid('trims', 'always', 'never'),
   trimDistance: Joi.number().min(0.5).max(50),
@@ -171,7 +153,7 @@ export const jobSettingsSchema = Joi.object<JobSettings>({
 
 const guide = Joi.array().items(Joi.number().min(-1000).max(1000)).max(40).default([]);
 
-export const jobSchema = Joi.object<Job>({
+export const jobSchema = Joi.object<Job, true>({
   cobble: Joi.number().valid(JOB_VERSION).required(),
   id: id.required(),
   name: Joi.string().min(1).max(200).required(),
@@ -232,7 +214,8 @@ export const jobSchema = Joi.object<Job>({
     .max(2000),
   guides: Joi.object({ level: guide, upright: guide }),
   sewouts: Joi.array().default([]),
-  repeat: Joi.any().default(null),
+  // What may be anything has no type of schema of its own.
+  repeat: Joi.any().default(null) as never,
 }).unknown(true);
 
 /** Versions older than the present one, each with the step that lifts a record to the next. */

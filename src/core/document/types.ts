@@ -121,17 +121,12 @@ export interface UnderlayLayer {
   angle?: number;
 }
 
-export const RUN_STYLES = ['plain', 'double', 'bean', 'backstitch', 'zigzag', 'motif'] as const;
-export type RunStyle = (typeof RUN_STYLES)[number];
-export const STAGGERS = ['mixed', 'brick', 'quarter', 'carved'] as const;
-export type Stagger = (typeof STAGGERS)[number];
-export const CORNERS = ['turn', 'butt', 'mitre', 'cap'] as const;
-export type Corners = (typeof CORNERS)[number];
+export type RunStyle = 'plain' | 'double' | 'bean' | 'backstitch' | 'zigzag' | 'motif';
+export type Stagger = 'mixed' | 'brick' | 'quarter' | 'carved';
+export type Corners = 'turn' | 'butt' | 'mitre' | 'cap';
 /** What becomes of a column's open end: shortened for push, run on under a neighbour, or closed with a cap of cross stitches. */
-export const COLUMN_ENDS = ['open', 'covered', 'capped'] as const;
-export type ColumnEnds = (typeof COLUMN_ENDS)[number];
-export const TIE_SHAPES = ['line', 'cross'] as const;
-export type TieShape = (typeof TIE_SHAPES)[number];
+export type ColumnEnds = 'open' | 'covered' | 'capped';
+export type TieShape = 'line' | 'cross';
 
 /** What a person chose for a piece. Absent means resolved from cloth recipe and rules. */
 export interface PieceSettings {

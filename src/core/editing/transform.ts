@@ -1,5 +1,5 @@
 import type { Piece } from '../document/types';
-import { RANGES } from '../document/ranges';
+import { WIDTH_RANGE } from '../document/ranges';
 import { apply, formatPath, multiply, parsePath, scaleOf, transformPath, type Matrix } from '../geometry/path';
 import type { Point } from '../geometry/point';
 import { atan2, cos, PI, sin } from '../units/trig';
@@ -40,7 +40,7 @@ export function transformedPiece(piece: Piece, m: Matrix): Piece {
   if (piece.sewnOver) out.sewnOver = piece.sewnOver.map(point);
   const k = scaleOf(m);
   if (Math.abs(k - 1) > SAME_SCALE) {
-    if (piece.width !== undefined) out.width = rounded(Math.min(RANGES.width.max, Math.max(RANGES.width.min, piece.width * k)));
+    if (piece.width !== undefined) out.width = rounded(Math.min(WIDTH_RANGE.max, Math.max(WIDTH_RANGE.min, piece.width * k)));
     if (piece.approach?.way) out.approach = { ...piece.approach, way: path(piece.approach.way) };
   }
   if (piece.settings.angle !== undefined) out.settings.angle = directionAfter(piece.settings.angle, m);

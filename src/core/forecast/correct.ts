@@ -1,5 +1,5 @@
 import type { Job, Piece } from '../document/types';
-import { RANGES } from '../document/ranges';
+import { SETTINGS } from '../document/catalogue';
 import { offset } from '../geometry/area';
 import { distance, type Area } from '../geometry/point';
 import { Planner } from '../plan/planner';
@@ -94,7 +94,7 @@ function edgeCorrected(piece: Piece, drawn: Piece, drawnArea: Area, cover: Area,
 function widened(piece: Piece, places: readonly MeetingPlace[]): Piece {
   const gap = Math.max(...places.map((p) => p.gapMm));
   const own = piece.settings.pullComp ?? 0;
-  const pullComp = Math.round(Math.min(RANGES.pullComp.max, own + gap + SPARE_MM) * 100) / 100;
+  const pullComp = Math.round(Math.min(SETTINGS.pullComp.max, own + gap + SPARE_MM) * 100) / 100;
   return pullComp > own ? { ...piece, settings: { ...piece.settings, pullComp } } : piece;
 }
 

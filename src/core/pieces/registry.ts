@@ -1,3 +1,4 @@
+import { SHAPE_KEYS } from '../document/catalogue';
 import { reasonOf } from '../document/errors';
 import type { Piece } from '../document/types';
 import { appliqueKind } from './applique';
@@ -23,9 +24,8 @@ const BY_NAME = new Map(KINDS.map((k) => [k.kind, k]));
 
 /** What a prepared shape depends on; pieces with the same key have the same shape. */
 export function shapeKey(p: Piece): string {
-  const { style, openings, corners, foundation, ends, overLimit, satinLimit } = p.settings;
   const shape = [p.kind, p.line, p.width, p.cap, p.join, p.sides, p.area, p.slants, p.carve, p.motif, p.sewnOver];
-  return JSON.stringify([...shape, style, openings, corners, foundation, ends, overLimit, satinLimit]);
+  return JSON.stringify([...shape, ...SHAPE_KEYS.map((key) => p.settings[key])]);
 }
 
 /**

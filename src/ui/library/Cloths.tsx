@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { briefRecipe, recipeFor, type HouseRecipe } from '@/core/cloth/house';
 import { RECIPES } from '@/core/cloth/recipes';
-import { RANGES } from '@/core/document/ranges';
+import { SETTINGS } from '@/core/document/catalogue';
 import type { Job, UnderlayKind } from '@/core/document/types';
 import { UNDERLAY_KINDS } from '@/core/document/types';
 import { UNDERLAY_WORDS } from '@/core/document/words';
@@ -15,10 +15,10 @@ import { NumberField } from '../components/NumberField';
 
 type Figure = 'pullComp' | 'fillSpacing' | 'satinSpacing' | 'fillLength';
 const FIGURES: readonly { key: Figure; name: string; range: { min: number; max: number; step: number } }[] = [
-  { key: 'pullComp', name: 'Pull compensation', range: RANGES.pullComp },
-  { key: 'fillSpacing', name: 'Fill spacing', range: RANGES.spacing },
-  { key: 'satinSpacing', name: 'Satin spacing', range: RANGES.spacing },
-  { key: 'fillLength', name: 'Fill stitch', range: RANGES.stitchLength },
+  { key: 'pullComp', name: 'Pull compensation', range: SETTINGS.pullComp },
+  { key: 'fillSpacing', name: 'Fill spacing', range: SETTINGS.spacing },
+  { key: 'satinSpacing', name: 'Satin spacing', range: SETTINGS.spacing },
+  { key: 'fillLength', name: 'Fill stitch', range: SETTINGS.stitchLength },
 ];
 const WORDS = ['stabilizer', 'topping', 'needle'] as const;
 

@@ -1,18 +1,8 @@
 'use client';
 import { useState } from 'react';
-import {
-  COLUMN_ENDS,
-  CORNERS,
-  RUN_STYLES,
-  STAGGERS,
-  TIE_SHAPES,
-  type Piece,
-  type PieceSettings,
-  type UnderlayLayer,
-} from '@/core/document/types';
-import { RANGES } from '@/core/document/ranges';
+import type { Piece, PieceSettings, UnderlayLayer } from '@/core/document/types';
+import { SETTINGS, waysOf, type ChoiceKey, type ChoiceSetting, type NumberKey } from '@/core/document/catalogue';
 import type { Resolved } from '@/core/document/resolved';
-import { CORNER_WORDS, END_WORDS, STAGGER_WORDS, STYLE_WORDS, TIE_WORDS } from '@/core/document/words';
 import type { ResolvedSettings } from '@/core/pieces/resolve';
 import { parsePercent, parseSpacing, rowsPerInch, type LengthUnit } from '@/core/units/length';
 import { setSetting, setSettings } from '@/session/edit/commands';
@@ -24,38 +14,6 @@ import { Openings } from './Openings';
 import { SettingRow } from './SettingRow';
 import { UnderlayLayers } from './UnderlayLayers';
 import { UnderlayPicker } from './UnderlayPicker';
-
-type NumberKey = Exclude<keyof typeof RANGES, 'width' | 'pullCompPercent'>;
-type ChoiceKey = 'style' | 'corners' | 'ends' | 'stagger' | 'overLimit' | 'tieShape' | 'openings';
-
-const NUMBERS: Record<NumberKey, { label: string; decimals: number }> = {
-  angle: { label: 'Direction', decimals: 0 },
-  spacing: { label: 'Spacing', decimals: 2 },
-  spacingTo: { label: 'Opens to', decimals: 2 },
-  stitchLength: { label: 'Stitch length', decimals: 1 },
-  pullComp: { label: 'Pull comp.', decimals: 2 },
-  pushComp: { label: 'Push comp.', decimals: 2 },
-  passes: { label: 'Passes', decimals: 0 },
-  zigzagWidth: { label: 'Zigzag width', decimals: 1 },
-  motifSpacing: { label: 'Motif gap', decimals: 1 },
-  satinLimit: { label: 'Satin limit', decimals: 1 },
-  foam: { label: 'Foam', decimals: 1 },
-  tieLength: { label: 'Tie length', decimals: 1 },
-  tieCount: { label: 'Tie stitches', decimals: 0 },
-};
-
-const named = <T extends string>(keys: readonly T[], words: Record<T, string>): { value: T; name: string }[] =>
-  keys.map((value) => ({ value, name: words[value] }));
-
-const CHOICES: { [K in ChoiceKey]: { label: string; options: { value: NonNullable<PieceSettings[K]>; name: string }[] } } = {
-  style: { label: 'Style', options: named(RUN_STYLES, STYLE_WORDS) },
-  corners: { label: 'Corners', options: named(CORNERS, CORNER_WORDS) },
-  ends: { label: 'Open ends', options: named(COLUMN_ENDS, END_WORDS) },
-  stagger: { label: 'Stagger', options: named(STAGGERS, STAGGER_WORDS) },
-  overLimit: { label: 'Over the limit', options: named(['split', 'fill'], { split: 'Split rows', fill: 'Sew as fill' }) },
-  openings: { label: 'Openings', options: named(['carve', 'sew-over'], { carve: 'Left open', 'sew-over': 'Sewn over' }) },
-  tieShape: { label: 'Ties', options: named(TIE_SHAPES, TIE_WORDS) },
-};
 
 /** What is shown at once, in this order, and what opens with 'More'. */
 const FIRST = [
@@ -115,23 +73,27 @@ function Setting({ name, ids, piece, settings, units }: Props & { name: (typeof 
   const resolved = settings[name];
   if (!resolved) return null;
   if (name === 'openings') return <OpeningsSetting piece={piece} ids={ids} resolved={resolved as Resolved<'carve' | 'sew-over'>} />;
-  if (name in CHOICES) return <ChoiceSetting name={name as ChoiceKey} ids={ids} piece={piece} resolved={resolved as Resolved<never>} />;
-  return <NumberSetting name={name as NumberKey} ids={ids} piece={piece} units={units} resolved={resolved as Resolved<number>} />;
+  if (SETTINGS[name].as === 'choice')
+    return <ChoiceSetting name={name as ChoiceKey} ids={ids} piece={piece} resolved={resolved as Resolved<never>} />;
+  return <NumberSetting name={name as FieldKey} ids={ids} piece={piece} units={units} resolved={resolved as Resolved<number>} />;
 }
 
+/** Compensation in per cent is typed in the field of that in mm. */
+type FieldKey = Exclude<NumberKey, 'pullCompPercent'>;
+
 interface NumberProps extends Omit<Props, 'settings'> {
-  name: NumberKey;
+  name: FieldKey;
   resolved: Resolved<number>;
 }
 
 /** A number with its effect on the whole job while it is being typed. */
 function NumberSetting({ name: key, ids, piece, units, resolved: number }: NumberProps) {
-  const { label, decimals } = NUMBERS[key];
+  const { label, unit, min, max, step, decimals } = SETTINGS[key];
   const [draft, setDraft] = useState<number | null>(null);
   const effect = useEffectOf(ids, key, draft);
   const percent = (text: string): boolean => {
     const share = parsePercent(text);
-    if (share === null || share < RANGES.pullCompPercent.min || share > RANGES.pullCompPercent.max) return false;
+    if (share === null || share < SETTINGS.pullCompPercent.min || share > SETTINGS.pullCompPercent.max) return false;
     setSettings(ids, { pullCompPercent: share, pullComp: undefined });
     return true;
   };
@@ -153,12 +115,8 @@ function NumberSetting({ name: key, ids, piece, units, resolved: number }: Numbe
         label={label}
         hideLabel
         value={number.value}
-        unit={RANGES[key].unit}
+        {...{ unit, min, max, step, decimals }}
         lengthUnit={units}
-        min={RANGES[key].min}
-        max={RANGES[key].max}
-        step={RANGES[key].step}
-        decimals={decimals}
         {...(key === 'spacing' || key === 'spacingTo' ? { parse: parseSpacing } : {})}
         {...(key === 'pullComp' ? { onText: percent } : {})}
         onDraft={setDraft}
@@ -182,8 +140,9 @@ function ChoiceSetting<K extends ChoiceKey>({
   piece: Piece;
   resolved: Resolved<NonNullable<PieceSettings[K]>>;
 }) {
-  const { label, options } = CHOICES[name];
-  const offered = name === 'stagger' && !piece.carve ? options.filter((o) => o.value !== 'carved') : options;
+  const { label, words } = SETTINGS[name] as ChoiceSetting<string>;
+  const ways = waysOf(name).filter((way) => way !== 'carved' || piece.carve);
+  const offered = ways.map((value) => ({ value, name: words[value]! }));
   const [looking, setLooking] = useState(false);
   const effects = useEffectsOf(ids, name, looking ? offered.map((o) => (o.value === resolved.value ? null : o.value)) : NOTHING);
   return (
