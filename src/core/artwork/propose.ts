@@ -8,8 +8,7 @@ import { strokeOf } from '../geometry/stroke';
 import { distance, type Area } from '../geometry/point';
 import { coverageOf } from '../stitches/coverage';
 import { StitchBuffer } from '../stitches/buffer';
-import { prepareShape, stitchShape } from '../pieces/registry';
-import { resolveSettings } from '../pieces/resolve';
+import { prepareShape, resolveSettings, stitchShape } from '../pieces/registry';
 import type { Region } from './regions';
 
 /** What a region should be sewn as, and why. */

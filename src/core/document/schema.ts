@@ -17,6 +17,7 @@ import {
   type Job,
   type JobSettings,
   type Piece,
+  type PieceKindName,
   type PieceSettings,
   type RecipeChange,
   type UnderlayLayer,
@@ -258,13 +259,16 @@ function checkReferences(job: Job): Job {
       throw new InputError('bad-job', `This job cannot be used: piece ${p.id} names the thread ${p.thread}, which is not in its list.`);
     if (ids.has(p.id)) throw new InputError('bad-job', `This job cannot be used: two pieces are called ${p.id}.`);
     ids.add(p.id);
-    if (!hasShape(p)) throw new InputError('bad-job', `This job cannot be used: piece ${p.id} (${p.kind}) has no shape.`);
+    if (!HAS_SHAPE[p.kind](p)) throw new InputError('bad-job', `This job cannot be used: piece ${p.id} (${p.kind}) has no shape.`);
   }
   return job;
 }
 
-function hasShape(p: Piece): boolean {
-  if (p.kind === 'run') return p.line !== undefined;
-  if (p.kind === 'satin') return p.sides !== undefined || p.area !== undefined || (p.line !== undefined && p.width !== undefined);
-  return p.area !== undefined;
-}
+/** Whether a record holds the shape that its kind needs. */
+const HAS_SHAPE: Record<PieceKindName, (p: Piece) => boolean> = {
+  run: (p) => p.line !== undefined,
+  satin: (p) => p.sides !== undefined || p.area !== undefined || (p.line !== undefined && p.width !== undefined),
+  fill: (p) => p.area !== undefined,
+  border: (p) => p.area !== undefined,
+  applique: (p) => p.area !== undefined,
+};

@@ -1,3 +1,4 @@
+import { formOf } from '../pieces/registry';
 import type { Area, Point } from '../geometry/point';
 import { boundsOf, boundsTouch, dot } from '../geometry/point';
 import { contains } from '../geometry/area';
@@ -90,7 +91,7 @@ export function edgesOf(
   const backed = ({ at, out }: EdgePlace, first: number, later: number): boolean => {
     const p = { x: at.x + out.x * JUST_OUTSIDE_MM, y: at.y + out.y * JUST_OUTSIDE_MM };
     return shaped.some(
-      ({ piece, shape }, i) => i < later && i !== first && covers[i] !== null && piece.kind !== 'run' && contains(shape!.painted, p),
+      ({ piece, shape }, i) => i < later && i !== first && covers[i] !== null && formOf(piece) !== 'line' && contains(shape!.painted, p),
     );
   };
   const outlines: PredictedOutline[] = [];
@@ -99,7 +100,7 @@ export function edgesOf(
     const cover = covers[first];
     if (!cover) return;
     const later = shaped.flatMap((o, k) =>
-      k > first && o.piece.kind !== 'run' && covers[k] && boundsTouch(boxes[first]!, boxes[k]!, BESIDE_MM) ? [k] : [],
+      k > first && formOf(o.piece) !== 'line' && covers[k] && boundsTouch(boxes[first]!, boxes[k]!, BESIDE_MM) ? [k] : [],
     );
     for (const ring of placesAlong(s.shape!.painted)) {
       const places = ring.flatMap((place) =>

@@ -2,8 +2,7 @@ import { recipeOf } from '../cloth/recipes';
 import { emptyJob } from '../document/job';
 import type { ClothKey, Job, Piece, PieceSettings } from '../document/types';
 import { StitchBuffer, type StitchColumns } from '../stitches/buffer';
-import { prepareShape, stitchShape } from './registry';
-import { resolveSettings } from './resolve';
+import { prepareShape, resolveSettings, stitchShape } from './registry';
 
 /** Made-up pieces for tests and for the gallery. */
 export function piece(kind: Piece['kind'], shape: Partial<Piece>, settings: PieceSettings = {}): Piece {

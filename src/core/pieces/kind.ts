@@ -1,8 +1,8 @@
-import type { Piece } from '../document/types';
+import type { JobSettings, Piece } from '../document/types';
 import type { Area, Line, Point } from '../geometry/point';
 import type { StitchBuffer } from '../stitches/buffer';
 import type { StartEnd } from '../stitches/startEnd';
-import type { ResolvedSettings, ShapeFacts } from './resolve';
+import type { ResolveContext, ResolvedSettings, ShapeFacts, WithoutTies } from './resolve';
 
 /** A piece's shape made ready for stitching; what it holds beside the common part is its kind's own affair. */
 export interface PreparedShape {
@@ -20,11 +20,26 @@ export interface PreparedShape {
   rowAt?(p: Point): Point | null;
 }
 
+/**
+ * What a piece is sewn as, which is what rules about sewing speak of: a line; a column, with rows between two sides; rows over
+ * an area; or an edge, a column that goes round an area.
+ */
+export type Form = 'line' | 'column' | 'rows' | 'edge';
+
 /** The surface that each kind of piece offers to the rest of the engine. */
 export interface PieceKind<S extends PreparedShape = PreparedShape> {
   readonly kind: Piece['kind'];
+  readonly form: Form;
   /** Words for the shape that this kind needs, when a record lacks it. */
   readonly needs: string;
+  /** A piece as the shop's school shapes it, where a school has a say. */
+  underSchool?(piece: Piece, school: JobSettings): Piece;
+  /** What it is sewn with: a person's choice, else a rule, else the cloth's recipe. */
+  settings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): WithoutTies;
+  /** Whether its lines hide a run that goes exactly along them. */
+  hidesAlong?(settings: ResolvedSettings): boolean;
+  /** Cloth that it lays on the work, in layers of cover. */
+  readonly laidOnLayers?: number;
   /** Reads the shape from the record; null when it is missing or has no extent. */
   prepare(piece: Piece): S | null;
   /** Appends the piece's stitches, from its first penetration to its last; ties and links are added later. */

@@ -1,11 +1,12 @@
 import { SHAPE_KEYS } from '../document/catalogue';
 import { reasonOf } from '../document/errors';
-import type { Piece } from '../document/types';
+import type { JobSettings, Piece } from '../document/types';
 import { appliqueKind } from './applique';
 import { borderKind } from './border';
 import { fillKind } from './fill';
-import type { PieceKind, PreparedShape } from './kind';
-import type { ResolvedSettings } from './resolve';
+import type { Form, PieceKind, PreparedShape } from './kind';
+import type { ResolveContext, ResolvedSettings, ShapeFacts } from './resolve';
+import { tiesFor } from './rules/ties';
 import { runKind } from './run';
 import { satinKind } from './satin';
 import type { StitchBuffer } from '../stitches/buffer';
@@ -21,6 +22,25 @@ const KINDS: readonly PieceKind<never>[] = [
 ] as unknown as readonly PieceKind<never>[];
 
 const BY_NAME = new Map(KINDS.map((k) => [k.kind, k]));
+const kindOf = (piece: Pick<Piece, 'kind'>): PieceKind<never> => BY_NAME.get(piece.kind)!;
+
+/** What a piece is sewn as. */
+export const formOf = (piece: Pick<Piece, 'kind'>): Form => kindOf(piece).form;
+
+/** All settings of a piece with their sources. */
+export function resolveSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): ResolvedSettings {
+  const { form, settings } = kindOf(piece);
+  return { ...settings(piece, facts, ctx), ...tiesFor(piece.settings, form === 'column' ? facts.widthMm : null, ctx.recipe) };
+}
+
+/** A piece as the shop's school shapes it. */
+export const underSchool = (piece: Piece, school: JobSettings): Piece => kindOf(piece).underSchool?.(piece, school) ?? piece;
+
+/** Whether a piece's lines hide a run that goes exactly along them. */
+export const hidesAlong = (piece: Piece, settings: ResolvedSettings): boolean => kindOf(piece).hidesAlong?.(settings) ?? false;
+
+/** Cloth that a piece lays on the work, in layers of cover. */
+export const laidOnLayers = (piece: Piece): number => kindOf(piece).laidOnLayers ?? 0;
 
 /** What a prepared shape depends on; pieces with the same key have the same shape. */
 export function shapeKey(p: Piece): string {
@@ -52,7 +72,7 @@ const problems = new Map<string, string>();
 /** A shape that the geometry behind it cannot bear is no shape; the job's other pieces are not lost for it. */
 function workedOut(piece: Piece, key: string): PreparedShape | null {
   try {
-    return BY_NAME.get(piece.kind)!.prepare(piece);
+    return kindOf(piece).prepare(piece);
   } catch (error) {
     if (problems.size >= MOST_PREPARED) problems.clear();
     problems.set(key, reasonOf(error, 'its shape cannot be worked out; draw it anew'));
@@ -65,5 +85,5 @@ export const shapeProblem = (piece: Piece): string | null => problems.get(shapeK
 
 /** Stitches a shape prepared from the same piece. */
 export function stitchShape(piece: Piece, out: StitchBuffer, shape: PreparedShape, set: ResolvedSettings, ends: StartEnd): void {
-  BY_NAME.get(piece.kind)!.stitch(out, shape as never, set, ends);
+  kindOf(piece).stitch(out, shape as never, set, ends);
 }

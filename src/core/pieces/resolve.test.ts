@@ -2,7 +2,7 @@ import { recipeOf } from '../cloth/recipes';
 import type { ClothKey, Piece, PieceSettings } from '../document/types';
 import { piece } from './fixtures';
 import { threadWidth } from '../cloth/threadWidth';
-import { resolveSettings } from './resolve';
+import { resolveSettings } from './registry';
 
 const resolve = (kind: Piece['kind'], widthMm: number, cloth: ClothKey, settings: PieceSettings = {}, weight = 40) =>
   resolveSettings(piece(kind, {}, settings), { widthMm, angleDeg: 45 }, { recipe: recipeOf(cloth), settings: {}, threadWeight: weight });

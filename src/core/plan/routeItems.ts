@@ -3,6 +3,7 @@ import { ofEach } from '../geometry/known';
 import { dataToRings } from '../geometry/path';
 import { boundsOf, type Point } from '../geometry/point';
 import type { PreparedShape } from '../pieces/kind';
+import { formOf, hidesAlong } from '../pieces/registry';
 import type { ResolvedSettings } from '../pieces/resolve';
 import { cos, PI, sin } from '../units/trig';
 import { spansAlong, spansOf, type Spans } from '../route/cells';
@@ -11,7 +12,6 @@ import type { Approach, RouteItem } from '../route/item';
 /** Cover this open or denser hides a run beneath it, mm between rows (craft §6: 0.6 density). */
 const HIDES_TO_MM = 0.6;
 const NONE: Spans = new Int32Array(0);
-const HIDING_STYLES = new Set(['plain', 'double', 'bean', 'backstitch']);
 
 const pinned = (p: [number, number] | undefined): Point | null => (p ? { x: p[0], y: p[1] } : null);
 
@@ -46,26 +46,27 @@ function traitsOf(piece: Piece, shape: PreparedShape, settings: ResolvedSettings
   const spacing = Math.max(settings.spacing?.value ?? 9, settings.spacingTo?.value ?? 0);
   return {
     foam: (settings.foam?.value ?? 0) > 0,
-    dense: spacing <= HIDES_TO_MM && piece.kind !== 'run',
-    hidesAlong: piece.kind === 'run' && HIDING_STYLES.has(settings.style?.value ?? '') && !settings.foundation?.value && !!shape.lines,
+    dense: spacing <= HIDES_TO_MM && formOf(piece) !== 'line',
+    hidesAlong: !!shape.lines && hidesAlong(piece, settings),
   };
 }
 
-function makeItem(piece: Piece, shape: PreparedShape, settings: ResolvedSettings, { foam, dense, hidesAlong }: Traits): RouteItem {
-  const lines = hidesAlong ? shape.lines : undefined;
+function makeItem(piece: Piece, shape: PreparedShape, settings: ResolvedSettings, traits: Traits): RouteItem {
+  const lines = traits.hidesAlong ? shape.lines : undefined;
+  const form = formOf(piece);
   return {
     thread: piece.thread,
     candidates: shape.ends,
     pinnedStart: pinned(piece.start),
     pinnedEnd: pinned(piece.end),
-    hides: dense ? spansOf(shape.cover) : NONE,
+    hides: traits.dense ? spansOf(shape.cover) : NONE,
     tracks: lines ? spansAlong(lines) : NONE,
     lines: lines ?? [],
-    painted: piece.kind === 'run' && shape.lines ? spansAlong(shape.lines) : spansOf(shape.painted),
+    painted: form === 'line' && shape.lines ? spansAlong(shape.lines) : spansOf(shape.painted),
     box: boundsOf(shape.painted),
-    foam,
-    column: piece.kind === 'satin',
-    rim: piece.kind === 'fill' ? shape.cover : null,
+    foam: traits.foam,
+    column: form === 'column',
+    rim: form === 'rows' ? shape.cover : null,
     rowAt: rowsOf(piece, shape, settings),
     areaMm2: shape.areaMm2,
     widthMm: shape.facts.widthMm,
@@ -82,7 +83,7 @@ function approachOf({ approach }: Piece): Approach | null {
 function rowsOf(piece: Piece, shape: PreparedShape, settings: ResolvedSettings): (p: Point) => Point | null {
   if (shape.rowAt) return (p) => shape.rowAt!(p);
   const angle = settings.angle?.value;
-  if (piece.kind !== 'fill' || angle === undefined) return () => null;
+  if (formOf(piece) !== 'rows' || angle === undefined) return () => null;
   const row = { x: cos((angle * PI) / 180), y: -sin((angle * PI) / 180) };
   return () => row;
 }

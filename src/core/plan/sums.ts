@@ -1,5 +1,6 @@
 import type { Job } from '../document/types';
 import { emptyBounds, growBounds, type Bounds } from '../geometry/point';
+import { formOf } from '../pieces/registry';
 import { Command, Role } from '../stitches/roles';
 import { hypot } from '../units/trig';
 import type { PlannedPiece, StitchPlan } from './plan';
@@ -96,7 +97,7 @@ function addStitch(sums: Sums, job: Job, { x, y, command, role, piece, thread }:
   if (d > sums.longest) sums.longest = d;
   if (role[i] === Role.tie || role[i - 1] === Role.tie) return;
   if (d < sums.shortest) sums.shortest = d;
-  if (d > sums.longestSatin && role[i] === Role.cover && job.pieces[piece[i]!]?.kind === 'satin') sums.longestSatin = d;
+  if (d > sums.longestSatin && role[i] === Role.cover && formOf(job.pieces[piece[i]!]!) === 'column') sums.longestSatin = d;
 }
 
 function addCommand(sums: Sums, { x, y, command }: StitchPlan, i: number): void {

@@ -1,3 +1,4 @@
+import { formOf } from '../pieces/registry';
 import type { Job } from '../document/types';
 import { boundsOf, type Area } from '../geometry/point';
 import type { Shaped } from '../pieces/prepare/shaped';
@@ -30,12 +31,21 @@ interface Candidate extends Letter {
 /** Rows of pieces that look like lettering, from what they are shaped like and how they stand; three or more each. */
 export function letterRows(job: Job, shaped: readonly Shaped[]): Letter[][] {
   const candidates = shaped.flatMap(({ piece, shape }, index): Candidate[] => {
-    if (!shape || piece.kind === 'run') return [];
+    if (!shape || formOf(piece) === 'line') return [];
     const { minX, maxX, minY, maxY } = boundsOf(shape.painted);
     const heightMm = maxY - minY;
     if (!(heightMm > 0 && heightMm <= HIGHEST_MM) || maxX - minX > BROADEST * heightMm) return [];
     return [
-      { index, heightMm, middleY: (minY + maxY) / 2, form: formOf(shape.painted, minY, maxY), minX, maxX, maxY, thread: piece.thread },
+      {
+        index,
+        heightMm,
+        middleY: (minY + maxY) / 2,
+        form: letterFormOf(shape.painted, minY, maxY),
+        minX,
+        maxX,
+        maxY,
+        thread: piece.thread,
+      },
     ];
   });
   const rows: Candidate[][] = [];
@@ -63,7 +73,7 @@ const LEVEL_SLOPE = 0.05;
 /** Straight for so much of the height is a flat top. */
 const FLAT = 0.15;
 
-function formOf(area: Area, minY: number, maxY: number): Letter['form'] {
+function letterFormOf(area: Area, minY: number, maxY: number): Letter['form'] {
   const height = maxY - minY;
   const level = (y: number): boolean => {
     let length = 0;

@@ -3,6 +3,7 @@ import { distance, type Line } from '../../geometry/point';
 import type { Piece } from '../../document/types';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { Command, Role } from '../../stitches/roles';
+import { appliqueSettings } from './settings';
 import { edgingOf, sewEdging, type Edging } from '../border/edging';
 import { placesAround } from '../border';
 import type { PieceKind, PreparedShape } from '../kind';
@@ -83,5 +84,16 @@ function startingAt(line: Line, ends: StartEnd): Line {
   return closed([...ring.slice(best), ...ring.slice(0, best)]);
 }
 
+/** Cloth that is laid on is about as thick as one cover of thread: an assumption. */
+const LAYERS = 1;
+
 /** Cloth laid on and held by a satin edge: it saves the stitches of a large area. */
-export const appliqueKind: PieceKind<AppliqueShape> = { kind: 'applique', needs: 'an area', prepare, stitch };
+export const appliqueKind: PieceKind<AppliqueShape> = {
+  kind: 'applique',
+  form: 'edge',
+  needs: 'an area',
+  settings: appliqueSettings,
+  laidOnLayers: LAYERS,
+  prepare,
+  stitch,
+};

@@ -5,6 +5,7 @@ import type { Piece } from '../../document/types';
 import type { StitchBuffer } from '../../stitches/buffer';
 import type { PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
+import { borderSettings } from './settings';
 import { edgingOf, sewEdging, type Edging } from './edging';
 import type { StartEnd } from '../../stitches/startEnd';
 
@@ -42,4 +43,11 @@ function stitch(out: StitchBuffer, shape: BorderShape, set: ResolvedSettings, en
 }
 
 /** The satin border round a patch: it is where the patch is cut out. */
-export const borderKind: PieceKind<BorderShape> = { kind: 'border', needs: 'an area', prepare, stitch };
+export const borderKind: PieceKind<BorderShape> = {
+  kind: 'border',
+  form: 'edge',
+  needs: 'an area',
+  settings: borderSettings,
+  prepare,
+  stitch,
+};

@@ -8,6 +8,7 @@ import type { StitchBuffer } from '../../stitches/buffer';
 import { Role } from '../../stitches/roles';
 import { runPoints } from '../run/points';
 import type { PieceKind, PreparedShape } from '../kind';
+import { fillSettings } from './settings';
 import type { ResolvedSettings } from '../resolve';
 import { proposeAngle } from './angle';
 import { STAGGER_ORDER, type RowSettings } from '../rows/emit';
@@ -214,4 +215,4 @@ function nearestIndex(ring: readonly Point[], p: Point | null): number {
   return best;
 }
 
-export const fillKind: PieceKind<FillShape> = { kind: 'fill', needs: 'an area', prepare, stitch };
+export const fillKind: PieceKind<FillShape> = { kind: 'fill', form: 'rows', needs: 'an area', settings: fillSettings, prepare, stitch };

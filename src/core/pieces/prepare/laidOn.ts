@@ -3,10 +3,10 @@ import type { Job } from '../../document/types';
 import { unite } from '../../geometry/area';
 import type { Area } from '../../geometry/point';
 import type { LaidOn } from '../../stitches/weight';
+import { laidOnLayers } from '../registry';
 import type { Shaped } from './shaped';
 
-/** Cloth that is laid on is about as thick as one cover of thread; foam, sewn flat, as one for each millimetre; film as a quarter. Assumptions. */
-const APPLIQUE_LAYERS = 1;
+/** Foam, sewn flat, is about as thick as one cover of thread for each millimetre; film as a quarter. Assumptions. */
 const FOAM_LAYERS_PER_MM = 1;
 const FILM_LAYERS = 0.25;
 
@@ -16,7 +16,8 @@ export function laidOn(job: Job, shaped: readonly Shaped[]): LaidOn[] {
   const foam = new Map<number, Area[]>();
   for (const { piece, shape, settings } of shaped) {
     if (!shape) continue;
-    if (piece.kind === 'applique') out.push({ area: shape.painted, layers: APPLIQUE_LAYERS });
+    const layers = laidOnLayers(piece);
+    if (layers > 0) out.push({ area: shape.painted, layers });
     const thick = settings?.foam?.value ?? 0;
     if (thick > 0) foam.set(thick, [...(foam.get(thick) ?? []), shape.painted]);
   }

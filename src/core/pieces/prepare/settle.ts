@@ -1,9 +1,8 @@
 import { recipeFor } from '../../cloth/house';
 import { colourDifference } from '../../cloth/threads';
 import type { Job, Piece } from '../../document/types';
-import { prepareShape } from '../registry';
-import { resolveSettings, type ResolveContext } from '../resolve';
-import { underSchool } from '../school';
+import { formOf, prepareShape, resolveSettings, underSchool } from '../registry';
+import type { ResolveContext } from '../resolve';
 import { directionBeneath, groundRows, reaches, type GroundRows } from './beneath';
 import type { Shaped } from './shaped';
 
@@ -51,7 +50,7 @@ export class Settler {
     const surroundings = contextOf(piece);
     const laid = same ? known.shaped.laid : underSchool(piece, surroundings.settings);
     const shape = same ? known.shaped.shape : prepareShape(laid);
-    const beneathDeg = shape && piece.kind === 'fill' ? directionBeneath(shape, below.grounds) : undefined;
+    const beneathDeg = shape && formOf(piece) === 'rows' ? directionBeneath(shape, below.grounds) : undefined;
     if (same && known.beneathDeg === beneathDeg) return known;
     const given = { ...surroundings, ...(beneathDeg === undefined ? {} : { beneathDeg }) };
     const settings = shape ? resolveSettings(piece, shape.facts, given) : null;
@@ -80,7 +79,7 @@ class Below {
   isAsBefore(known: Known): boolean {
     const { shape, piece } = known.shaped;
     if (this.last[this.laid] !== known) return false;
-    return piece.kind !== 'fill' || !shape || !this.changed.some((ground) => reaches(ground, shape));
+    return formOf(piece) !== 'rows' || !shape || !this.changed.some((ground) => reaches(ground, shape));
   }
 }
 

@@ -1,6 +1,6 @@
 import type { ClothRecipe } from '../../cloth/recipes';
 import type { Resolved } from '../../document/resolved';
-import type { ClothKey, Piece, TieShape } from '../../document/types';
+import type { ClothKey, PieceSettings, TieShape } from '../../document/types';
 
 /** Usual tie: three stitches of about 0.7 mm, back along the line (craft §6). */
 export const TIE_LENGTH_MM = 0.7;
@@ -20,11 +20,13 @@ export interface TieSettings {
 const pick = <T>(hand: T | undefined, value: T, why: string): Resolved<T> =>
   hand === undefined ? { value, from: 'rule', why } : { value: hand, from: 'hand', why: 'set by hand' };
 
-/** How a piece's thread is locked: fewer and shorter stitches in thin columns, more where stitches are long or the cloth is thick. */
-export function tiesFor(piece: Piece, widthMm: number, recipe: ClothRecipe): TieSettings {
-  const own = piece.settings;
-  const thin = piece.kind === 'satin' && widthMm < THIN_MM;
-  const strong = (piece.kind === 'satin' && widthMm > BROAD_MM) || recipe.key === 'terry' || recipe.key === 'fleece';
+/**
+ * How a piece's thread is locked: fewer and shorter stitches in thin columns, more where stitches are long or the cloth is thick.
+ * @param columnMm width of the piece when it is a column, else null
+ */
+export function tiesFor(own: PieceSettings, columnMm: number | null, recipe: ClothRecipe): TieSettings {
+  const thin = columnMm !== null && columnMm < THIN_MM;
+  const strong = (columnMm !== null && columnMm > BROAD_MM) || recipe.key === 'terry' || recipe.key === 'fleece';
   const count = thin ? TIE_COUNT - 1 : strong ? TIE_COUNT + 1 : TIE_COUNT;
   const why = thin ? 'a knot dimples thin columns' : strong ? 'long stitches or thick cloth' : 'usual';
   return {

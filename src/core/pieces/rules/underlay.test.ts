@@ -1,16 +1,14 @@
 import { recipeOf } from '../../cloth/recipes';
 import { pullCompFor, pushCompFor } from './compensation';
-import type { ClothKey, JobSettings, PieceSettings } from '../../document/types';
+import type { ClothKey, JobSettings, PieceSettings, UnderlayLayer } from '../../document/types';
 import { CLOTH_KEYS } from '../../document/types';
-import { piece } from '../fixtures';
-import { underlayFor } from './underlay';
+import { columnUnderlay, fillUnderlay, foundationOf } from './underlay';
 
-const satin = (over: PieceSettings = {}) => piece('satin', { sides: ['M0,0 V9', 'M4,0 V9'] }, over);
-const fill = piece('fill', { area: 'M0,0 h9 v9 h-9 Z' });
-const under = (width: number, cloth: ClothKey = 'twill', school: JobSettings = {}, p = satin(), spacing = 0.4): string =>
-  underlayFor(p, width, spacing, recipeOf(cloth), school)
-    .value.map((l) => l.kind)
-    .join(' + ');
+const kindsOf = ({ value }: { value: readonly UnderlayLayer[] }): string => value.map((l) => l.kind).join(' + ');
+const under = (width: number, cloth: ClothKey = 'twill', school: JobSettings = {}, own: PieceSettings = {}, spacing = 0.4): string =>
+  kindsOf(columnUnderlay(own, width, spacing, recipeOf(cloth), school));
+const underFill = (width: number, cloth: ClothKey, own: PieceSettings = {}, spacing = 0.4): string =>
+  kindsOf(fillUnderlay(own, width, spacing, recipeOf(cloth)));
 
 describe('underlay under satins', () => {
   it('is none below 1.5 mm, a centre run up to 3, the recipe’s up to 5, edges and a zigzag beyond', () => {
@@ -27,33 +25,38 @@ describe('underlay under satins', () => {
 
   it('there are few holes in leather, none over foam, none under light cover', () => {
     expect(under(4, 'leather')).toBe('centre-run');
-    expect(under(8, 'cap', {}, satin({ foam: 3 }))).toBe('');
-    expect(under(4, 'pique', {}, satin(), 1.2)).toBe('');
+    expect(under(8, 'cap', {}, { foam: 3 })).toBe('');
+    expect(under(4, 'pique', {}, {}, 1.2)).toBe('');
   });
 });
 
 describe('underlay under fills', () => {
   it('is what the cloth wants, and none where there is no room', () => {
     for (const cloth of CLOTH_KEYS) {
-      expect(under(9, cloth, {}, fill)).toBe(recipeOf(cloth).fillFoundation.join(' + '));
-      expect(under(1.5, cloth, {}, fill)).toBe('');
+      expect(underFill(9, cloth)).toBe(recipeOf(cloth).fillFoundation.join(' + '));
+      expect(underFill(1.5, cloth)).toBe('');
+      expect(underFill(9, cloth, { foam: 2 })).toBe('');
+      expect(underFill(9, cloth, {}, 0.6)).toBe('');
     }
   });
 
   it('every layer says its measures, and every choice its reason', () => {
     for (const cloth of CLOTH_KEYS) {
-      for (const [p, width] of [
-        [satin(), 2],
-        [satin(), 4],
-        [satin(), 8],
-        [fill, 9],
-      ] as const) {
-        // prettier-ignore
-        const chosen = underlayFor(p, width, 0.4, recipeOf(cloth));
+      const columns = [2, 4, 8].map((width) => columnUnderlay({}, width, 0.4, recipeOf(cloth)));
+      for (const chosen of [...columns, fillUnderlay({}, 9, 0.4, recipeOf(cloth))]) {
         expect(chosen.why.length).toBeGreaterThan(3);
         for (const layer of chosen.value) expect(layer.length ?? layer.spacing).toBeGreaterThan(1);
       }
     }
+  });
+});
+
+describe('a foundation that is always the same', () => {
+  it('gives way to foam and to light cover all the same', () => {
+    expect(kindsOf(foundationOf({}, 0.3, ['edge-run', 'zigzag'], 'why'))).toBe('edge-run + zigzag');
+    expect(kindsOf(foundationOf({ foam: 2 }, 0.3, ['edge-run'], 'why'))).toBe('');
+    expect(kindsOf(foundationOf({}, 0.6, ['edge-run'], 'why'))).toBe('');
+    expect(kindsOf(foundationOf({}, 0.59, ['edge-run'], 'why'))).toBe('edge-run');
   });
 });
 

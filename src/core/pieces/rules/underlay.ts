@@ -1,5 +1,5 @@
 import type { ClothRecipe } from '../../cloth/recipes';
-import type { JobSettings, Piece, UnderlayKind, UnderlayLayer } from '../../document/types';
+import type { JobSettings, PieceSettings, UnderlayKind, UnderlayLayer } from '../../document/types';
 import type { Resolved } from '../../document/resolved';
 
 /** Cover this open or opener gets no underlay, mm between rows (craft §4). */
@@ -22,20 +22,33 @@ const of = (kinds: readonly UnderlayKind[], from: 'recipe' | 'rule', why: string
   why,
 });
 
-/** The foundation by cover, width and cloth (craft §4, Underlay). */
-export function underlayFor(
-  piece: Piece,
+/** Why there is no foundation whatever the piece; null when there may be one. */
+function noneBecause({ foam = 0 }: PieceSettings, spacingMm: number): string | null {
+  if (foam > 0) return 'none over foam: it would flatten it';
+  return spacingMm >= LIGHT_COVER_MM ? 'none under light cover' : null;
+}
+
+/** The foundation of a sort of piece that always has the same. */
+export function foundationOf(
+  own: PieceSettings,
+  spacingMm: number,
+  kinds: readonly UnderlayKind[],
+  why: string,
+): Resolved<UnderlayLayer[]> {
+  const none = noneBecause(own, spacingMm);
+  return none ? of([], 'rule', none) : of(kinds, 'rule', why);
+}
+
+/** The foundation of a column by cover, width and cloth (craft §4, Underlay). */
+export function columnUnderlay(
+  own: PieceSettings,
   widthMm: number,
   spacingMm: number,
   recipe: ClothRecipe,
   school: JobSettings = {},
 ): Resolved<readonly UnderlayLayer[]> {
-  const { kind } = piece;
-  if ((piece.settings.foam ?? 0) > 0) return of([], 'rule', 'none over foam: it would flatten it');
-  if (spacingMm >= LIGHT_COVER_MM) return of([], 'rule', 'none under light cover');
-  if (kind === 'fill') return fillUnderlay(widthMm, recipe);
-  if (kind === 'border') return of(['edge-run', 'zigzag'], 'rule', 'a border holds the edge of the patch');
-  if (kind === 'applique') return of([], 'rule', 'the tack-down is its foundation');
+  const none = noneBecause(own, spacingMm);
+  if (none) return of([], 'rule', none);
   if (widthMm < 1.5 && school.thinUnderlay === 'centre-run') return of(['centre-run'], 'rule', 'by your school: holds thin letters');
   if (widthMm < 1.5) return of([], 'rule', 'no room under 1.5 mm: it would loop out');
   if (widthMm < 3) return of(['centre-run'], 'rule', 'satin of 1.5 to 3 mm');
@@ -47,7 +60,10 @@ export function underlayFor(
   return of(wide, 'rule', 'satin over 5 mm');
 }
 
-function fillUnderlay(widthMm: number, recipe: ClothRecipe): Resolved<UnderlayLayer[]> {
+/** The foundation of an area of rows (craft §4, Underlay). */
+export function fillUnderlay(own: PieceSettings, widthMm: number, spacingMm: number, recipe: ClothRecipe): Resolved<UnderlayLayer[]> {
+  const none = noneBecause(own, spacingMm);
+  if (none) return of([], 'rule', none);
   if (widthMm < 2) return of([], 'rule', 'too narrow for a lattice');
   const layers = recipe.fillFoundation.map(layerOf).map((layer) => (layer.kind === 'edge-run' ? { ...layer, inset: 0.8 } : layer));
   const second = layers.filter((l) => l.kind === 'lattice')[1];

@@ -2,10 +2,11 @@ import { strokeArea } from '../../geometry/area';
 import { lineLength } from '../../geometry/line';
 import { distance, type Line, type Point } from '../../geometry/point';
 import { flattenSubpath, parsePath } from '../../geometry/path';
-import type { Piece } from '../../document/types';
+import type { Piece, RunStyle } from '../../document/types';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { Command, Role } from '../../stitches/roles';
 import { THREAD_WIDTH_MM } from '../../units/tolerances';
+import { runSettings } from './settings';
 import type { PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { graphOf, outAndBack, wayOf, type Leg } from './graph';
@@ -95,4 +96,15 @@ function goTo(out: StitchBuffer, p: Point): void {
   out.push(p.x, p.y, Role.travel, Command.jump);
 }
 
-export const runKind: PieceKind<RunShape> = { kind: 'run', needs: 'a line', prepare, stitch };
+/** Styles whose thread lies on the line itself. */
+const HIDING_STYLES: ReadonlySet<RunStyle> = new Set<RunStyle>(['plain', 'double', 'bean', 'backstitch']);
+
+export const runKind: PieceKind<RunShape> = {
+  kind: 'run',
+  form: 'line',
+  needs: 'a line',
+  settings: runSettings,
+  hidesAlong: ({ style, foundation }) => !!style && HIDING_STYLES.has(style.value) && !foundation?.value,
+  prepare,
+  stitch,
+};

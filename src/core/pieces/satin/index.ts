@@ -14,6 +14,7 @@ import { networkFromArea } from './fromArea';
 import { networkFromLines } from './fromLine';
 import { networkFromSides } from './fromSides';
 import { networkFromSlants } from './fromSlants';
+import { satinSettings, underSchool } from './settings';
 import { sewNetwork } from './sew';
 import { medianWidth, type ColumnNetwork, type Track } from './track';
 import type { StartEnd } from '../../stitches/startEnd';
@@ -150,7 +151,10 @@ function waysIn(area: Area): Iterable<RowMesh> {
 
 export const satinKind: PieceKind<SatinShape> = {
   kind: 'satin',
+  form: 'column',
   needs: 'two sides, a line with a width, or an area',
+  underSchool,
+  settings: satinSettings,
   prepare,
   stitch,
 };

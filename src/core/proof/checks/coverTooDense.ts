@@ -1,3 +1,4 @@
+import { formOf } from '../../pieces/registry';
 import { threadWidth } from '../../cloth/threadWidth';
 import { perPiece, type Check } from '../check';
 
@@ -10,7 +11,7 @@ export const coverTooDense: Check = {
   severity: 'warn',
   title: 'Rows piled on one another',
   find: perPiece(({ piece, settings: { spacing, foam } }, { weightOf }) => {
-    if (!spacing || (piece.kind !== 'fill' && piece.kind !== 'satin') || (foam?.value ?? 0) > 0) return null;
+    if (!spacing || (formOf(piece) !== 'rows' && formOf(piece) !== 'column') || (foam?.value ?? 0) > 0) return null;
     const limit = PILES * threadWidth(weightOf(piece));
     if (spacing.value >= limit - ROUGH_MM) return null;
     return {

@@ -1,3 +1,4 @@
+import { formOf } from '../../pieces/registry';
 import { threadWidth } from '../../cloth/threadWidth';
 import { perPiece, type Check } from '../check';
 
@@ -10,7 +11,7 @@ export const coverTooOpen: Check = {
   severity: 'note',
   title: 'Cover that lets the cloth through',
   find: perPiece(({ piece, settings: { spacing } }, { weightOf }) => {
-    if (!spacing || piece.kind === 'run' || spacing.value >= LIGHT_MM || spacing.from !== 'hand') return null;
+    if (!spacing || formOf(piece) === 'line' || spacing.value >= LIGHT_MM || spacing.from !== 'hand') return null;
     const limit = SHOWS * threadWidth(weightOf(piece));
     if (spacing.value <= limit) return null;
     return {

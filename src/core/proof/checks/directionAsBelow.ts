@@ -1,4 +1,5 @@
-import { apart } from '../../pieces/resolve';
+import { formOf } from '../../pieces/registry';
+import { apart } from '../../units/directions';
 import { CELL_MM, sharedCells, spansOf } from '../../route/cells';
 import { boundsOf, boundsTouch } from '../../geometry/point';
 import { perPiece, type Check, type SewnPiece } from '../check';
@@ -18,7 +19,7 @@ export const directionAsBelow: Check = {
   title: 'Rows that run along those beneath',
   find: perPiece((sewn, context) => {
     const angle = sewn.settings.angle?.value;
-    const bed = sewn.piece.kind === 'fill' && angle !== undefined ? bedOf(sewn, context) : null;
+    const bed = formOf(sewn.piece) === 'rows' && angle !== undefined ? bedOf(sewn, context) : null;
     if (angle === undefined || !bed) return null;
     const differs = apart(angle, bed.angle);
     if (differs >= LEAST_DEG) return null;
@@ -44,7 +45,7 @@ function bedOf({ shape, index }: SewnPiece, { job, shaped }: ProofContext): { in
     const beneath = shaped[b]!;
     const angle = beneath.settings?.angle?.value;
     const open = (beneath.settings?.spacing?.value ?? Infinity) > BED_MM;
-    if (job.pieces[b]!.kind !== 'fill' || angle === undefined || open || !beneath.shape) continue;
+    if (formOf(job.pieces[b]!) !== 'rows' || angle === undefined || open || !beneath.shape) continue;
     if (!boundsTouch(box, boundsOf(beneath.shape.painted))) continue;
     if (sharedCells(spansOf(shape.cover), spansOf(beneath.shape.cover)) >= MOSTLY_ON * cells) return { index: b, angle };
   }

@@ -1,3 +1,4 @@
+import { formOf } from '../../pieces/registry';
 import { colourDifference } from '../../cloth/threads';
 import { boundsOf, boundsTouch } from '../../geometry/point';
 import type { ProofContext } from '../context';
@@ -21,7 +22,7 @@ export const lightCoverColour: Check = {
   severity: 'note',
   title: 'Light cover over a cloth of another colour',
   find: perPiece(({ piece, index, settings: { spacing, spacingTo } }, context) => {
-    if (piece.kind !== 'fill' || !spacing || spacing.value < LIGHT_MM || spacingTo || blends(context, index)) return null;
+    if (formOf(piece) !== 'rows' || !spacing || spacing.value < LIGHT_MM || spacingTo || blends(context, index)) return null;
     const thread = context.job.threads.find((t) => t.id === piece.thread);
     const apart = thread ? colourDifference(context.job.brief.clothHex ?? context.recipe.hex, thread.hex) : 0;
     if (apart <= MOST) return null;

@@ -1,3 +1,4 @@
+import { formOf } from '../../pieces/registry';
 import { perPiece, type Check } from '../check';
 
 const LEAST_MM = 0.8;
@@ -7,7 +8,7 @@ export const lineTooThin: Check = {
   severity: 'warn',
   title: 'Fills thinner than two threads',
   find: perPiece(({ piece, shape }) =>
-    piece.kind !== 'fill' || shape.facts.widthMm >= LEAST_MM
+    formOf(piece) !== 'rows' || shape.facts.widthMm >= LEAST_MM
       ? null
       : {
           measured: shape.facts.widthMm,

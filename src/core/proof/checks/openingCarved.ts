@@ -1,3 +1,4 @@
+import { formOf } from '../../pieces/registry';
 import { contains } from '../../geometry/area';
 import { outlineOf } from '../../geometry/outline';
 import { openingsOf, switchOpening } from '../../pieces/fill/holes';
@@ -9,7 +10,7 @@ export const openingCarved: Check = {
   severity: 'note',
   title: 'Small openings under later cover',
   find: perPiece(({ piece, index }, { shaped }) => {
-    if (piece.kind !== 'fill' || !piece.area) return null;
+    if (formOf(piece) !== 'rows' || !piece.area) return null;
     const covered = openingsOf(outlineOf(piece.area).area, piece).find((o) => {
       const acrossMm = (4 * o.areaMm2) / o.edgeMm;
       if (o.sewnOver || acrossMm >= OPENING_MM) return false;

@@ -1,5 +1,6 @@
+import { formOf } from '../../pieces/registry';
 import { boundsOf, boundsTouch } from '../../geometry/point';
-import { apart } from '../../pieces/resolve';
+import { apart } from '../../units/directions';
 import type { Check } from '../check';
 
 /** Only on large work, with large areas, does the cloth creep one way. */
@@ -16,7 +17,7 @@ export const sameDirectionSections: Check = {
   find({ job, shaped, figures, middleOf }) {
     if (Math.max(figures.widthMm, figures.heightMm) < LARGE_MM) return [];
     const large = shaped.flatMap(({ shape, settings }, index) =>
-      shape && settings?.angle && shape.areaMm2 >= AREA_MM2 && job.pieces[index]!.kind === 'fill'
+      shape && settings?.angle && shape.areaMm2 >= AREA_MM2 && formOf(job.pieces[index]!) === 'rows'
         ? [{ index, box: boundsOf(shape.painted), angle: settings.angle.value }]
         : [],
     );

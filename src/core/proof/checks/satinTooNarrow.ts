@@ -1,3 +1,4 @@
+import { formOf } from '../../pieces/registry';
 import { perPiece, type Check } from '../check';
 
 /** Narrowest satin that lies well, sewn width, mm (craft §4). */
@@ -11,7 +12,7 @@ export const satinTooNarrow: Check = {
   find: perPiece(({ piece, shape, settings }) => {
     const drawn = shape.facts.widthMm;
     const sewn = drawn + 2 * (settings.pullComp?.value ?? 0);
-    if (piece.kind !== 'satin' || sewn >= LEAST_SEWN_MM - ROUGH_MM) return null;
+    if (formOf(piece) !== 'column' || sewn >= LEAST_SEWN_MM - ROUGH_MM) return null;
     const wanted = Math.ceil(((LEAST_SEWN_MM - drawn) / 2) * 100) / 100;
     return {
       measured: sewn,

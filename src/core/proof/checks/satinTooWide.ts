@@ -1,3 +1,4 @@
+import { formOf } from '../../pieces/registry';
 import { Role } from '../../stitches/roles';
 import { longestStitch } from '../../stitches/stitches';
 import { perPiece, type Check } from '../check';
@@ -11,7 +12,7 @@ export const satinTooWide: Check = {
   severity: 'warn',
   title: 'Satin rows over the satin limit',
   find: perPiece(({ piece, index, settings }, { plan, job }) => {
-    if (piece.kind !== 'satin' || !settings.satinLimit) return null;
+    if (formOf(piece) !== 'column' || !settings.satinLimit) return null;
     const sides = 2 * (settings.pullComp?.value ?? 0);
     const foam = (settings.foam?.value ?? 0) > 0;
     const limit = foam ? settings.satinLimit.value : (job.settings.satinLimit ?? USUAL_MM);

@@ -1,5 +1,6 @@
+import { formOf } from '../../pieces/registry';
 import type { UnderlayLayer } from '../../document/types';
-import { apart } from '../../pieces/resolve';
+import { apart } from '../../units/directions';
 import { perPiece, type Check } from '../check';
 
 const LEAST_DEG = 30;
@@ -12,7 +13,7 @@ export const underlayAlongCover: Check = {
   title: 'Underlay along the cover’s rows',
   find: perPiece(({ piece, settings }) => {
     const layers = settings.underlay?.value ?? [];
-    const lattices = piece.kind === 'fill' ? layers.filter((l) => l.kind === 'lattice') : [];
+    const lattices = formOf(piece) === 'rows' ? layers.filter((l) => l.kind === 'lattice') : [];
     // Of two lattices one may run along the cover, since the other holds across it.
     const differs = Math.max(...lattices.map((l) => apart(ACROSS_DEG + (l.angle ?? 0), 0)));
     if (lattices.length === 0 || differs >= LEAST_DEG) return null;

@@ -1,3 +1,4 @@
+import { formOf } from '../../pieces/registry';
 import { layerOf } from '../../pieces/rules/underlay';
 import { perPiece, type Check, type SewnPiece } from '../check';
 
@@ -13,7 +14,7 @@ export const underlayMissing: Check = {
   find: perPiece((sewn) => {
     const { piece, shape, settings } = sewn;
     if (!needsBed(sewn) || settings.underlay?.value.length !== 0) return null;
-    const satin = piece.kind === 'satin';
+    const satin = formOf(piece) === 'column';
     return {
       measured: satin ? shape.facts.widthMm : shape.areaMm2,
       limit: satin ? SATIN_MM : FILL_MM2,
@@ -31,5 +32,5 @@ export const underlayMissing: Check = {
 function needsBed({ piece, shape, settings }: SewnPiece): boolean {
   const light = (settings.spacing?.value ?? Infinity) >= LIGHT_MM;
   if (light || (settings.foam?.value ?? 0) > 0) return false;
-  return piece.kind === 'satin' ? shape.facts.widthMm >= SATIN_MM : piece.kind === 'fill' && shape.areaMm2 >= FILL_MM2;
+  return formOf(piece) === 'column' ? shape.facts.widthMm >= SATIN_MM : formOf(piece) === 'rows' && shape.areaMm2 >= FILL_MM2;
 }

@@ -1,3 +1,4 @@
+import { formOf } from '../../pieces/registry';
 import { contains } from '../../geometry/area';
 import { distanceTo } from '../../geometry/line';
 import type { Point } from '../../geometry/point';
@@ -21,7 +22,7 @@ const coveredLater = (shaped: readonly Shaped[], index: number, at: Point): bool
     .slice(index + 1)
     .some(
       ({ piece, shape, settings }) =>
-        piece.kind !== 'run' && shape !== null && (settings?.spacing?.value ?? 0) <= DENSE_MM && contains(shape.painted, at),
+        formOf(piece) !== 'line' && shape !== null && (settings?.spacing?.value ?? 0) <= DENSE_MM && contains(shape.painted, at),
     );
 
 export const underlayOutside: Check = {

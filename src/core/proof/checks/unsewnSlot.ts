@@ -1,3 +1,4 @@
+import { formOf } from '../../pieces/registry';
 import { extendedUnder, PLACE_MM } from '../../editing/extend';
 import { placesAlong, type EdgePlace } from '../../forecast/edges';
 import { contains, offset } from '../../geometry/area';
@@ -38,7 +39,7 @@ export const unsewnSlot: Check = {
   title: 'Slots between areas that are sewn apart',
   find({ job, shaped }) {
     const areas = shaped.map(({ shape }, i) =>
-      shape && job.pieces[i]!.kind !== 'run' && shape.areaMm2 >= LEAST_AREA_MM2 ? shape.painted : null,
+      shape && formOf(job.pieces[i]!) !== 'line' && shape.areaMm2 >= LEAST_AREA_MM2 ? shape.painted : null,
     );
     const boxes = areas.map((a) => boundsOf(a ?? []));
     // Letters stand apart on purpose.

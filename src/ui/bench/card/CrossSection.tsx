@@ -1,3 +1,4 @@
+import { formOf } from '@/core/pieces/registry';
 import { clothThickness, stabilizerThickness } from '@/core/cloth/thickness';
 import type { ClothKey, Piece, UnderlayLayer } from '@/core/document/types';
 import { UNDERLAY_WORDS } from '@/core/document/words';
@@ -27,8 +28,8 @@ interface Props {
 /** A cut across the piece, to scale: stabilizer, cloth, foam, underlay, cover, topping, and how much wider than drawn it is sewn. */
 export function CrossSection({ piece, planned, thread, cloth, stabilizer, topping }: Props) {
   const comp = planned.settings?.pullComp?.value ?? 0;
-  const cutOff = piece.kind !== 'run' && planned.widthMm > WIDEST_SHOWN_MM;
-  const drawn = piece.kind === 'run' ? THREAD_WIDTH_MM : Math.min(WIDEST_SHOWN_MM, Math.max(0.8, planned.widthMm));
+  const cutOff = formOf(piece) !== 'line' && planned.widthMm > WIDEST_SHOWN_MM;
+  const drawn = formOf(piece) === 'line' ? THREAD_WIDTH_MM : Math.min(WIDEST_SHOWN_MM, Math.max(0.8, planned.widthMm));
   const words = cutOff
     ? { drawn: `${WIDEST_SHOWN_MM} mm of the field`, sewn: `${comp.toFixed(2)} mm farther at each end` }
     : { drawn: `drawn ${drawn.toFixed(1)} mm`, sewn: `sewn ${(drawn + 2 * comp).toFixed(1)} mm` };

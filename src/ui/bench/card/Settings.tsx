@@ -1,4 +1,5 @@
 'use client';
+import { formOf } from '@/core/pieces/registry';
 import { useState } from 'react';
 import type { Piece, PieceSettings, UnderlayLayer } from '@/core/document/types';
 import { SETTINGS, waysOf, type ChoiceKey, type ChoiceSetting, type NumberKey } from '@/core/document/catalogue';
@@ -48,7 +49,7 @@ export function Settings(props: Props) {
       {FIRST.map((key) => (
         <Setting key={key} name={key} {...props} />
       ))}
-      {props.piece.kind === 'fill' && !props.settings.spacingTo && props.settings.spacing && (
+      {formOf(props.piece) === 'rows' && !props.settings.spacingTo && props.settings.spacing && (
         <button
           type="button"
           className="my-1 text-xs underline decoration-dotted underline-offset-2"
@@ -98,7 +99,7 @@ function NumberSetting({ name: key, ids, piece, units, resolved: number }: Numbe
     return true;
   };
   const aside =
-    key === 'spacing' && piece.kind !== 'run' ? `${rowsPerInch(number.value).toFixed(1)} rows/in, smaller is denser` : undefined;
+    key === 'spacing' && formOf(piece) !== 'line' ? `${rowsPerInch(number.value).toFixed(1)} rows/in, smaller is denser` : undefined;
   return (
     <SettingRow
       label={label}

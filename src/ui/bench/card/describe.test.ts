@@ -1,6 +1,6 @@
 import { recipeOf } from '@/core/cloth/recipes';
 import { piece } from '@/core/pieces/fixtures';
-import { resolveSettings } from '@/core/pieces/resolve';
+import { resolveSettings } from '@/core/pieces/registry';
 import { describe as sentence } from './describe';
 
 const planned = (p: ReturnType<typeof piece>, widthMm: number) => ({

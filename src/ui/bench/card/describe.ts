@@ -1,3 +1,4 @@
+import { formOf } from '@/core/pieces/registry';
 import type { Piece } from '@/core/document/types';
 import type { ResolvedSettings } from '@/core/pieces/resolve';
 import type { PlannedPiece } from '@/core/plan/plan';
@@ -17,7 +18,7 @@ const joined = (words: readonly string[]): string =>
 export function describe(piece: Piece, planned: PlannedPiece): string {
   const s = planned.settings;
   if (!s) return planned.problem ? `Not sewn: ${planned.problem}.` : '';
-  if (piece.kind === 'run') return describeRun(s);
+  if (formOf(piece) === 'line') return describeRun(s);
   const layers = s.underlay?.value ?? [];
   const over = layers.length === 0 ? ', nothing beneath' : ` over ${joined([...new Set(layers.map((l) => UNDERLAY_WORDS[l.kind]))])}`;
   const wider = s.pullCompSides

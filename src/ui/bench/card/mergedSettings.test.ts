@@ -1,6 +1,6 @@
 import { recipeOf } from '@/core/cloth/recipes';
 import { piece } from '@/core/pieces/fixtures';
-import { resolveSettings } from '@/core/pieces/resolve';
+import { resolveSettings } from '@/core/pieces/registry';
 import { mergedSettings } from './mergedSettings';
 
 const resolved = (kind: 'satin' | 'fill', settings = {}) =>

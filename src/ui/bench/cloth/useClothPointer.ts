@@ -6,6 +6,7 @@ import { insertNode } from '@/core/editing/nodes';
 import { movedBy } from '@/core/editing/transform';
 import { dataToRings } from '@/core/geometry/path';
 import { boundsOf, distance, type Bounds, type Point } from '@/core/geometry/point';
+import { formOf } from '@/core/pieces/registry';
 import { panBy, toCloth, useCamera } from '@/session/view/cameraStore';
 import { reshape, transformPieces } from '@/session/edit/commands';
 import { usePlan } from '@/session/derived/planStore';
@@ -202,7 +203,7 @@ function boxOf(ids: readonly string[]): Bounds {
 /** Lays a new slant across the chosen piece while dragging. */
 function layslant(from: Press, to: Point): boolean {
   const piece = chosen();
-  if (!piece || piece.line || piece.kind === 'border' || piece.kind === 'applique') return false;
+  if (!piece || piece.line || formOf(piece) === 'edge') return false;
   if (distance(from.at, to) < 0.5) return true;
   const data = slantData(from.at, to);
   const { history } = useJob.getState();
