@@ -1,10 +1,29 @@
-import { DEMOS } from '@/core/gallery/demos';
+import { DEMOS, type Demo } from '@/core/gallery/demos';
+import { keptStamp } from '@/platform/storage/records';
 import { keepPreference, preference } from '@/platform/storage/shop';
 import { jobFromDrawing } from './newJob';
 
 const LAID_OUT = 'demo-jobs-laid-out';
 /** Jobs of one moment lie in the order of the list. */
 const APART_MS = 1000;
+
+/**
+ * Lays out one demo job under the id that it always has. The page may have gone away between the keeping of the job and the note
+ * that it was kept, and another tab may lay it out at the same time: then it is there already.
+ * @returns whether it lies on the shelf now
+ */
+async function layOut(demo: Demo, updated: number): Promise<boolean> {
+  const id = `demo-${demo.file.replace('.svg', '')}`;
+  if ((await keptStamp(id)) !== null) return true;
+  const response = await fetch(`/demo/${demo.file}`);
+  if (!response.ok) return false;
+  try {
+    await jobFromDrawing({ ...demo, id, updated, svg: await response.text() });
+  } catch (error) {
+    if ((await keptStamp(id)) === null) throw error;
+  }
+  return true;
+}
 
 /**
  * Lays out the demo jobs, each once: one that the person removed stays removed.
@@ -17,11 +36,7 @@ export async function layOutDemos(laid: () => Promise<void>): Promise<void> {
   const now = Date.now();
   for (const [i, demo] of DEMOS.entries()) {
     if (known.includes(demo.file)) continue;
-    const response = await fetch(`/demo/${demo.file}`);
-    if (!response.ok) continue;
-    // The same id each time: what was laid out when the page went away is not laid out twice.
-    const id = `demo-${demo.file.replace('.svg', '')}`;
-    await jobFromDrawing({ ...demo, id, updated: now - i * APART_MS, svg: await response.text() });
+    if (!(await layOut(demo, now - i * APART_MS))) continue;
     known.push(demo.file);
     await keepPreference(LAID_OUT, known);
     await laid();
