@@ -17,7 +17,10 @@ const keeping = async ({ id, name, updated }: NewJob) => {
 };
 const shelf = async (): Promise<string[]> => (await keptJobs()).flatMap((k) => ('kept' in k ? [k.kept.job.name] : []));
 const all = DEMOS.map((d) => d.name);
-const nothing = async (): Promise<void> => undefined;
+const nothing = (): Promise<void> => Promise.resolve();
+
+const answering = (status: (url: string) => number): typeof fetch =>
+  jest.fn((url: string) => Promise.resolve(new Response('<svg/>', { status: status(url) }))) as never;
 
 /** From the n-th write on nothing is written any more, as when the page goes away. */
 function endAfter(writes: number): () => void {
@@ -29,7 +32,7 @@ function endAfter(writes: number): () => void {
 beforeEach(() => {
   disk.wipe();
   make.mockReset().mockImplementation(keeping);
-  global.fetch = jest.fn(async () => new Response('<svg/>'));
+  global.fetch = answering(() => 200);
 });
 
 test('all demo jobs are laid out, in the order of their list, once', async () => {
@@ -63,10 +66,10 @@ test('what the person removed stays removed', async () => {
 });
 
 test('a drawing that cannot be fetched is left for the next visit, and one that cannot be kept is said', async () => {
-  global.fetch = jest.fn(async (url) => new Response('', { status: String(url).includes('limpet') ? 503 : 200 }));
+  global.fetch = answering((url) => (url.includes('limpet') ? 503 : 200));
   await layOutDemos(nothing);
   expect(await shelf()).toEqual(all.filter((n) => n !== 'Tide-pool club patch'));
-  global.fetch = jest.fn(async () => new Response('<svg/>'));
+  global.fetch = answering(() => 200);
   make.mockRejectedValueOnce(new Error('no room'));
   await expect(layOutDemos(nothing)).rejects.toThrow('no room');
   await layOutDemos(nothing);
