@@ -9,6 +9,10 @@ import { forecast, gapsOf } from '../forecast/forecast';
 import { PROOF_GRID } from '../forecast/sheet';
 import { Planner } from '../plan/planner';
 import { measurePlan } from '../plan/measure';
+import { planReport } from '../plan/report';
+import { timelineOf } from '../plan/timeline';
+import { recipeFor } from '../cloth/house';
+import { writeCsv } from '../formats/csv';
 import { prove } from '../proof/prove';
 import { DEMOS, type Demo } from './demos';
 
@@ -45,6 +49,22 @@ describe.each(DEMOS.map((d) => [d.name, d] as const))('%s', (_, demo) => {
   it('accepts nothing that is not found', () => {
     const found = findings.filter((f) => f.accepted !== undefined).map((f) => f.rule);
     expect((demo.accepted ?? []).map((a) => a.rule)).toEqual(found);
+  });
+
+  it('has one number of stitches, whoever counts them', () => {
+    const { stitches, runSeconds } = measurePlan(job, plan);
+    const { speed } = recipeFor(job.brief);
+    const timeline = timelineOf(plan, speed);
+    const report = planReport(job, plan, {}, [], {});
+    const rows = writeCsv(plan, ['t1']).split('\n');
+    expect({
+      report: report.stitches,
+      pieces: report.pieces.reduce((sum, p) => sum + p.stitches, 0),
+      chosen: plan.pieces.reduce((sum, p) => sum + p.stitches, 0),
+      line: timeline.stitches[plan.x.length],
+      csv: rows.filter((row) => row.includes(',stitch,')).length,
+    }).toEqual({ report: stitches, pieces: stitches, chosen: stitches, line: stitches, csv: stitches });
+    expect(timeline.seconds).toBeCloseTo(runSeconds, 0);
   });
 
   it('shows no cloth at its edges on the finer grid either', () => {

@@ -9,7 +9,7 @@ import { StitchBuffer, type PlanColumns, type StitchColumns } from '../stitches/
 import type { PlannedLink, PlannedPiece, StitchPlan } from './plan';
 import { Command, Role } from '../stitches/roles';
 import type { PlanRoute } from './links';
-import { asPlanned, shifted } from './sums';
+import { asPlanned, shifted, withStitches } from './sums';
 import type { Shaped } from '../pieces/prepare/shaped';
 
 /** A piece with its own stitches. */
@@ -135,12 +135,12 @@ export class Assembly {
       this.out.push(at.x, at.y, Role.travel, Command.end);
       this.mark(this.current, this.thread);
     }
-    return asPlanned({
+    const events = {
       ...this.out.given(),
       piece: this.pieceOf.slice(0, this.marked),
       thread: this.threadOf.slice(0, this.marked),
-      pieces: this.planned,
-    });
+    };
+    return asPlanned({ ...events, pieces: withStitches(this.planned, events) });
   }
 
   private leaveOut(s: Sewn, problem: string): void {
@@ -184,7 +184,6 @@ export class Assembly {
     planned.from = this.out.length;
     this.copy(columns, index);
     planned.to = this.out.length;
-    planned.stitches = this.out.countStitches(planned.from, planned.to);
     this.anew += planned.to - planned.from;
     return planned;
   }

@@ -80,6 +80,7 @@ test.each([
     const plan = planner.plan(job);
     const anew = new Planner().plan(job);
     expectSame(plan, anew);
+    expect(plan.pieces.reduce((sum, p) => sum + p.stitches, 0)).toBe(measurePlan(job, plan).stitches);
     expect(measurePlan(job, plan)).toEqual(measurePlan(job, { ...anew }));
     shown = applyDelta(shown, structuredClone(planDelta(shown, plan)));
     expectSame(shown, plan);

@@ -35,6 +35,7 @@ export interface PlannedPiece {
   /** First event of the piece, and the one after its last. */
   from: number;
   to: number;
+  /** All that belong to the piece: its own, the way to it and its ties. Those of all pieces are those of the plan. */
   stitches: number;
   areaMm2: number;
   widthMm: number;

@@ -46,9 +46,28 @@ export function asPlanned(plan: StitchPlan): StitchPlan {
 
 /** The same piece of a plan with the same events, at another place among them. */
 export function shifted(piece: PlannedPiece, by: number, link: PlannedPiece['link']): PlannedPiece {
-  const made = { ...piece, link, from: piece.from + by, to: piece.to + by };
+  return like(piece, { link, from: piece.from + by, to: piece.to + by });
+}
+
+function like(piece: PlannedPiece, but: Partial<PlannedPiece>): PlannedPiece {
+  const made = { ...piece, ...but };
   origins.set(made, origins.get(piece) ?? piece);
   return made;
+}
+
+const counted = new WeakMap<PlannedPiece, PlannedPiece>();
+
+/** Pieces with the stitches that belong to each in a plan; where those are as many as before, the same objects as before. */
+export function withStitches(pieces: readonly PlannedPiece[], plan: Pick<StitchPlan, 'command' | 'piece'>): PlannedPiece[] {
+  const stitches = new Uint32Array(pieces.length);
+  for (let i = 0; i < plan.command.length; i++) if (plan.command[i] === Command.stitch) stitches[plan.piece[i]!]!++;
+  return pieces.map((piece, i) => {
+    const before = counted.get(piece);
+    if (before && before.stitches === stitches[i]) return before;
+    const made = like(piece, { stitches: stitches[i]! });
+    counted.set(piece, made);
+    return made;
+  });
 }
 
 /** Sums over a plan made from `job`: piece by piece, so that they come out alike whatever was known before. */

@@ -115,13 +115,6 @@ export class StitchBuffer {
     return i >= 0 ? { x: this.xs[i]!, y: this.ys[i]! } : null;
   }
 
-  /** Stitches among the events from `from` up to, but without, `to`. */
-  countStitches(from: number, to: number): number {
-    let n = 0;
-    for (let i = from; i < to; i++) if (this.commands[i] === 0) n++;
-    return n;
-  }
-
   columns(): StitchColumns {
     return this.since(0);
   }
