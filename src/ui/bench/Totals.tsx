@@ -39,7 +39,7 @@ function Findings() {
 }
 
 /** The line of totals: what the machine will do. */
-export function Totals({ units, hint }: { units: LengthUnit; hint: string }) {
+export function Totals({ units, hint }: { units: LengthUnit; hint: { short: string; full: string } }) {
   const figures = usePlan((s) => s.planned?.figures);
   const busy = usePlan((s) => s.busy);
   const progress = usePlan((s) => s.progress);
@@ -68,8 +68,8 @@ export function Totals({ units, hint }: { units: LengthUnit; hint: string }) {
         ))}
       </dl>
       <Findings />
-      <p className="ml-auto truncate text-xs text-quiet" role="status">
-        {problem ?? (busy && progress > 0 ? `Laying the stitches: ${Math.round(progress * 100)} %` : hint)}
+      <p className="ml-auto truncate text-xs text-quiet" role="status" title={hint.full}>
+        {problem ?? (busy && progress > 0 ? `Laying the stitches: ${Math.round(progress * 100)} %` : hint.short)}
       </p>
       <p className="figures text-xs">{scale.toFixed(1)} px/mm</p>
     </footer>

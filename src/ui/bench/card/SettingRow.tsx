@@ -26,7 +26,7 @@ interface Props {
 export function SettingRow({ label, from, why, aside, effect, onReset, onLike, children }: Props) {
   const source = SOURCES[from];
   return (
-    <div className="grid grid-cols-[86px_1fr_76px] items-center gap-x-2 border-t border-hairline py-1.5" data-setting={label}>
+    <div className="grid grid-cols-[80px_1fr_68px] items-center gap-x-2 border-t border-hairline py-1.5" data-setting={label}>
       {onLike ? (
         <button
           type="button"

@@ -88,7 +88,8 @@ const Strip = memo(function Strip({ job, planned }: { job: Job; planned: Planned
   );
   return (
     <div ref={frame} className="absolute inset-y-0 right-11 left-0" data-testid="thread-line">
-      <canvas ref={canvas} className="absolute inset-0 h-full w-full" aria-hidden="true" />
+      {/* Over the stretches, so that the wash of what is chosen leaves the colours of thread as they are. */}
+      <canvas ref={canvas} className="pointer-events-none absolute inset-0 z-[1] h-full w-full" aria-hidden="true" />
       {width > 0 && (
         <>
           <Stretches job={job} stretches={stretches} view={view} width={width} chosen={chosen} />
