@@ -31,13 +31,13 @@ import { compared } from './compared';
 import { PartSender, PlanSender, type PlanPart } from './planWire';
 import type { PlaceView, RegionView, Survey, SurveyRequest, WiredPlanned } from './protocol';
 import { serve, type Answer } from './serve';
+import { WIDEST_SATIN_MM } from '@/core/units/craft';
 
 const planner = new Planner();
 /** What the last forecast went through, for the next. */
 const memory = new SheetMemory();
 /** The forecast takes about so much of the time of a proof. */
 const FORECAST_SHARE = 0.7;
-const WIDEST_SATIN_MM = 9;
 const THUMBNAIL_PX = 300;
 const OUTLINE_TOLERANCE_MM = 0.05;
 

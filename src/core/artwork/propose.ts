@@ -10,6 +10,7 @@ import { coverageOf } from '../stitches/coverage';
 import { StitchBuffer } from '../stitches/buffer';
 import { prepareShape, resolveSettings, stitchShape } from '../pieces/registry';
 import type { Region } from './regions';
+import { WIDEST_SATIN_MM } from '../units/craft';
 
 /** What a region should be sewn as, and why. */
 export interface Proposal {
@@ -26,7 +27,6 @@ export interface ProposeOptions {
 
 /** Narrower than this is thinner than two threads, mm (craft §3). */
 const RUN_BELOW_MM = 0.8;
-const DEFAULT_SATIN_LIMIT_MM = 9;
 /** A trial satin must do at least this well, or the region is filled. */
 const TRIAL_COVERED = 0.99;
 const TRIAL_SPILLED = 0.004;
@@ -40,7 +40,7 @@ const BROAD_MM = 4;
 
 /** Chooses the stitch type by width (craft §3), and tries a satin before proposing it. */
 export function proposeFor(region: Region, options: ProposeOptions): Proposal {
-  const widest = options.settings.satinLimit ?? DEFAULT_SATIN_LIMIT_MM;
+  const widest = options.settings.satinLimit ?? WIDEST_SATIN_MM;
   const limit = options.settings.broad === 'fill' ? Math.min(widest, BROAD_MM) : widest;
   if (region.stroke) return proposeStroke(region, limit, options);
   const { max } = region.width;

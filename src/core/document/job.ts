@@ -1,4 +1,5 @@
 import { JOB_VERSION, type Brief, type Job } from './types';
+import { WIDEST_SATIN_MM } from '../units/craft';
 
 export const DEFAULT_BRIEF: Brief = {
   cloth: 'pique',
@@ -30,7 +31,7 @@ export function emptyJob(id: string, name: string, brief: Partial<Brief> = {}): 
     threads: [],
     artwork: [],
     pieces: [],
-    settings: { satinLimit: 9, trimDistance: 5 },
+    settings: { satinLimit: WIDEST_SATIN_MM, trimDistance: 5 },
     sewouts: [],
     repeat: null,
   };

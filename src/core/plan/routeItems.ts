@@ -8,9 +8,8 @@ import type { ResolvedSettings } from '../pieces/resolve';
 import { cos, PI, sin } from '../units/trig';
 import { spansAlong, spansOf, type Spans } from '../route/cells';
 import type { Approach, RouteItem } from '../route/item';
+import { HIDES_TO_MM } from '../units/craft';
 
-/** Cover this open or denser hides a run beneath it, mm between rows (craft §6: 0.6 density). */
-const HIDES_TO_MM = 0.6;
 const NONE: Spans = new Int32Array(0);
 
 const pinned = (p: [number, number] | undefined): Point | null => (p ? { x: p[0], y: p[1] } : null);

@@ -9,6 +9,7 @@ import { loadLibrary } from '@/platform/storage/shop';
 import { takeShelf } from '@/session/shop/shelfFile';
 import { engine, type CallOptions } from '@/workers/client';
 import type { Survey } from '@/workers/protocol';
+import { WIDEST_SATIN_MM } from '@/core/units/craft';
 
 const freshId = (): string => crypto.randomUUID().slice(0, 8);
 /** An id that is fit to be part of an address as it is. */
@@ -18,7 +19,7 @@ const isPlainId = (id: string): boolean => /^[\w-]{1,80}$/.test(id);
 const FIRST_GUESS_MM = 80;
 
 async function surveyAtOwnSize(svg: string, brief: Partial<Brief>, options: CallOptions): Promise<Survey> {
-  const request = { svg, cloth: brief.cloth ?? 'pique', settings: { satinLimit: 9 } };
+  const request = { svg, cloth: brief.cloth ?? 'pique', settings: { satinLimit: WIDEST_SATIN_MM } };
   const guess = (): Promise<Survey> => engine.call('survey', { ...request, width: FIRST_GUESS_MM }, options);
   try {
     const own = await engine.call('survey', { ...request, ...brief.size }, options);

@@ -22,6 +22,7 @@ import { scanRows, type RowMesh } from '../rows/mesh';
 import { lineRows, straightRows, type RowSet } from '../rows/rowset';
 import { sewRows, travelTo } from '../rows/sew';
 import type { StartEnd } from '../../stitches/startEnd';
+import { AREA_INSET_MM, HIDES_TO_MM } from '../../units/craft';
 
 export interface FillShape extends PreparedShape {
   parts: readonly Area[];
@@ -109,8 +110,6 @@ const STAGGERS: Record<Stagger, readonly number[]> = {
   carved: STAGGER_ORDER,
 };
 
-/** Cover opener than this hides no travel, mm between rows. */
-const HIDES_TO_MM = 0.6;
 const FINE_WAYS_MM = 0.1;
 /** Ways under open cover are found on rows as near as these, mm. */
 const WAYS_MM = 0.4;
@@ -187,7 +186,7 @@ function inNearestOrder(parts: readonly Area[], from: Point | null): Area[] {
 }
 
 function sewLayer(out: StitchBuffer, part: Area, layer: UnderlayLayer, coverAngle: number, ways: Iterable<RowMesh>): void {
-  const inset = layer.inset ?? 0.8;
+  const inset = layer.inset ?? AREA_INSET_MM;
   const inner = offset(part, -inset);
   if (inner.length === 0) return;
   if (layer.kind === 'lattice' || layer.kind === 'zigzag' || layer.kind === 'double-zigzag') {

@@ -1,16 +1,14 @@
 import type { ClothRecipe } from '../../cloth/recipes';
 import type { JobSettings, PieceSettings, UnderlayKind, UnderlayLayer } from '../../document/types';
 import type { Resolved } from '../../document/resolved';
-
-/** Cover this open or opener gets no underlay, mm between rows (craft §4). */
-const LIGHT_COVER_MM = 0.6;
+import { AREA_INSET_MM, COLUMN_INSET_MM, HIDES_TO_MM } from '../../units/craft';
 
 const DEFAULTS: Record<UnderlayKind, UnderlayLayer> = {
   'centre-run': { kind: 'centre-run', length: 2.5 },
-  'edge-run': { kind: 'edge-run', length: 2.5, inset: 0.6 },
-  zigzag: { kind: 'zigzag', spacing: 2, inset: 0.6 },
-  'double-zigzag': { kind: 'double-zigzag', spacing: 2.5, inset: 0.6 },
-  lattice: { kind: 'lattice', spacing: 2.5, length: 3.5, inset: 0.8 },
+  'edge-run': { kind: 'edge-run', length: 2.5, inset: COLUMN_INSET_MM },
+  zigzag: { kind: 'zigzag', spacing: 2, inset: COLUMN_INSET_MM },
+  'double-zigzag': { kind: 'double-zigzag', spacing: 2.5, inset: COLUMN_INSET_MM },
+  lattice: { kind: 'lattice', spacing: 2.5, length: 3.5, inset: AREA_INSET_MM },
 };
 
 /** A layer of the given kind with its usual values. */
@@ -25,7 +23,7 @@ const of = (kinds: readonly UnderlayKind[], from: 'recipe' | 'rule', why: string
 /** Why there is no foundation whatever the piece; null when there may be one. */
 function noneBecause({ foam = 0 }: PieceSettings, spacingMm: number): string | null {
   if (foam > 0) return 'none over foam: it would flatten it';
-  return spacingMm >= LIGHT_COVER_MM ? 'none under light cover' : null;
+  return spacingMm >= HIDES_TO_MM ? 'none under light cover' : null;
 }
 
 /** The foundation of a sort of piece that always has the same. */
@@ -65,7 +63,9 @@ export function fillUnderlay(own: PieceSettings, widthMm: number, spacingMm: num
   const none = noneBecause(own, spacingMm);
   if (none) return of([], 'rule', none);
   if (widthMm < 2) return of([], 'rule', 'too narrow for a lattice');
-  const layers = recipe.fillFoundation.map(layerOf).map((layer) => (layer.kind === 'edge-run' ? { ...layer, inset: 0.8 } : layer));
+  const layers = recipe.fillFoundation
+    .map(layerOf)
+    .map((layer) => (layer.kind === 'edge-run' ? { ...layer, inset: AREA_INSET_MM } : layer));
   const second = layers.filter((l) => l.kind === 'lattice')[1];
   if (second) second.angle = 0;
   return { value: layers, from: 'recipe', why: recipe.name };

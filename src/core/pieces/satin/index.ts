@@ -18,6 +18,7 @@ import { satinSettings, underSchool } from './settings';
 import { sewNetwork } from './sew';
 import { medianWidth, type ColumnNetwork, type Track } from './track';
 import type { StartEnd } from '../../stitches/startEnd';
+import { WIDEST_SATIN_MM } from '../../units/craft';
 
 /** Satin never sews narrower than this, mm (craft §4: minimum sewn width 1.0, with the thread's own width inside). */
 const LEAST_SEWN_MM = 1;
@@ -112,7 +113,7 @@ function rowNear(tracks: readonly Track[], p: Point): Point | null {
 const widestOf = (t: Track): number => t.left.reduce((w, p, i) => Math.max(w, distance(p, t.right[i]!)), 0);
 
 function stitch(out: StitchBuffer, shape: SatinShape, set: ResolvedSettings, ends: StartEnd): void {
-  const limit = set.satinLimit?.value ?? 9;
+  const limit = set.satinLimit?.value ?? WIDEST_SATIN_MM;
   if (shape.asFill && set.overLimit?.value === 'fill' && shape.widestMm > limit) {
     return fillKind.stitch(out, shape.asFill, { ...set, stitchLength: { ...set.stitchLength, value: FILL_STITCH_MM } }, ends);
   }

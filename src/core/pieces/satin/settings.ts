@@ -4,10 +4,11 @@ import { pick, rule, spacingForThread, type ResolveContext, type ShapeFacts, typ
 import { pullCompFor, pushCompFor } from '../rules/compensation';
 import { FOAM_SPACING_MM } from '../rules/foam';
 import { columnUnderlay } from '../rules/underlay';
+import { WIDEST_SATIN_MM } from '../../units/craft';
 
 /** The widest that foam carries, and the widest without it, mm. */
 const WIDEST_ON_FOAM = rule(12, 'foam carries satin up to what the machine makes');
-const WIDEST = rule(9, 'widest satin of the default school');
+const WIDEST = rule(WIDEST_SATIN_MM, 'widest satin of the default school');
 
 /** What satin has of every sort: its cover and what lies beneath. */
 export function satinCover(

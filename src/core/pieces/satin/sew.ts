@@ -9,6 +9,7 @@ import { travelTo } from '../rows/sew';
 import { sewColumn, type ColumnCover } from './cover';
 import { capOf, withEnds } from './ends';
 import { centreLine, crossingAt, widenRow, type Column, type ColumnNetwork, type Track } from './track';
+import { COLUMN_INSET_MM } from '../../units/craft';
 
 export interface ColumnSettings {
   cover: ColumnCover;
@@ -160,7 +161,7 @@ function layFoundation(out: StitchBuffer, track: Track, fromEnd: boolean, settin
   }
   const closed = distance(endOf(track, false), endOf(track, true)) < 0.05;
   for (const layer of settings.underlay) {
-    const inset = layer.inset ?? 0.6;
+    const inset = layer.inset ?? COLUMN_INSET_MM;
     const length = layer.length ?? settings.runLengthMm;
     if (layer.kind === 'centre-run') {
       runTrack(out, track, atEnd, length, null, Role.underlay);
@@ -184,7 +185,7 @@ function layFoundation(out: StitchBuffer, track: Track, fromEnd: boolean, settin
 
 const zigzagOf = (layer: UnderlayLayer, pass: number): ColumnCover => ({
   spacingMm: (layer.spacing ?? 2) * (pass === 0 ? 1 : 1.05),
-  widenMm: [-(layer.inset ?? 0.6), -(layer.inset ?? 0.6)],
+  widenMm: [-(layer.inset ?? COLUMN_INSET_MM), -(layer.inset ?? COLUMN_INSET_MM)],
   leastWidthMm: 0.5,
   splitMm: 7,
 });

@@ -1,17 +1,17 @@
 import { formOf } from '../../pieces/registry';
 import { threadWidth } from '../../cloth/threadWidth';
 import { perPiece, type Check } from '../check';
+import { HIDES_TO_MM } from '../../units/craft';
 
-/** Spacing over the thread's width beyond which cloth shows, below which it was meant as light cover. */
+/** Spacing over the thread's width beyond which cloth shows. */
 const SHOWS = 1.3;
-const LIGHT_MM = 0.6;
 
 export const coverTooOpen: Check = {
   rule: 'cover-too-open',
   severity: 'note',
   title: 'Cover that lets the cloth through',
   find: perPiece(({ piece, settings: { spacing } }, { weightOf }) => {
-    if (!spacing || formOf(piece) === 'line' || spacing.value >= LIGHT_MM || spacing.from !== 'hand') return null;
+    if (!spacing || formOf(piece) === 'line' || spacing.value >= HIDES_TO_MM || spacing.from !== 'hand') return null;
     const limit = SHOWS * threadWidth(weightOf(piece));
     if (spacing.value <= limit) return null;
     return {

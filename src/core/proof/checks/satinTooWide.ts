@@ -2,10 +2,10 @@ import { formOf } from '../../pieces/registry';
 import { Role } from '../../stitches/roles';
 import { longestStitch } from '../../stitches/stitches';
 import { perPiece, type Check } from '../check';
+import { WIDEST_SATIN_MM } from '../../units/craft';
 
 /** Rows lean a little and are compensated at both ends. */
 const ROUGH_MM = 0.6;
-const USUAL_MM = 9;
 
 export const satinTooWide: Check = {
   rule: 'satin-too-wide',
@@ -15,7 +15,7 @@ export const satinTooWide: Check = {
     if (formOf(piece) !== 'column' || !settings.satinLimit) return null;
     const sides = 2 * (settings.pullComp?.value ?? 0);
     const foam = (settings.foam?.value ?? 0) > 0;
-    const limit = foam ? settings.satinLimit.value : (job.settings.satinLimit ?? USUAL_MM);
+    const limit = foam ? settings.satinLimit.value : (job.settings.satinLimit ?? WIDEST_SATIN_MM);
     const { from, to } = plan.pieces[index]!;
     const { event, lengthMm } = longestStitch(plan, from + 1, to, limit + sides + ROUGH_MM, (i) => plan.role[i] === Role.cover);
     if (event < 0) return null;

@@ -1,11 +1,11 @@
 import { formOf } from '../../pieces/registry';
 import { layerOf } from '../../pieces/rules/underlay';
 import { perPiece, type Check, type SewnPiece } from '../check';
+import { HIDES_TO_MM } from '../../units/craft';
 
 /** From this width on a satin, and from this area on a fill, without anything beneath shows the cloth. */
 const SATIN_MM = 3;
 const FILL_MM2 = 60;
-const LIGHT_MM = 0.6;
 
 export const underlayMissing: Check = {
   rule: 'underlay-missing',
@@ -30,7 +30,7 @@ export const underlayMissing: Check = {
 };
 
 function needsBed({ piece, shape, settings }: SewnPiece): boolean {
-  const light = (settings.spacing?.value ?? Infinity) >= LIGHT_MM;
+  const light = (settings.spacing?.value ?? Infinity) >= HIDES_TO_MM;
   if (light || (settings.foam?.value ?? 0) > 0) return false;
   return formOf(piece) === 'column' ? shape.facts.widthMm >= SATIN_MM : formOf(piece) === 'rows' && shape.areaMm2 >= FILL_MM2;
 }

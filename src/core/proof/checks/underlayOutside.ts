@@ -5,16 +5,13 @@ import type { Point } from '../../geometry/point';
 import { Role } from '../../stitches/roles';
 import type { Shaped } from '../../pieces/prepare/shaped';
 import { perPiece, type Check } from '../check';
+import { AREA_INSET_MM, HIDES_TO_MM } from '../../units/craft';
 
 /** Underlay stays this far inside the cover (craft §4), mm; needle and rounding may take a little of it. */
 const LEAST_MM = 0.4;
 const ROUGH_MM = 0.15;
-const USUAL_MM = 0.8;
 /** In narrow columns underlay is a centre run, which is as far inside as it can be, mm. */
 const NARROW_MM = 2;
-
-/** More open cover than this hides no underlay, mm. */
-const DENSE_MM = 0.6;
 
 /** Whether something sewn later lies over a place so densely that what is beneath is not seen. */
 const coveredLater = (shaped: readonly Shaped[], index: number, at: Point): boolean =>
@@ -22,7 +19,7 @@ const coveredLater = (shaped: readonly Shaped[], index: number, at: Point): bool
     .slice(index + 1)
     .some(
       ({ piece, shape, settings }) =>
-        formOf(piece) !== 'line' && shape !== null && (settings?.spacing?.value ?? 0) <= DENSE_MM && contains(shape.painted, at),
+        formOf(piece) !== 'line' && shape !== null && (settings?.spacing?.value ?? 0) <= HIDES_TO_MM && contains(shape.painted, at),
     );
 
 export const underlayOutside: Check = {
@@ -58,7 +55,10 @@ export const underlayOutside: Check = {
       fix: {
         label: 'Draw it in',
         pieces: [
-          { id: piece.id, settings: { underlay: layers.map((l) => ((l.inset ?? USUAL_MM) < LEAST_MM ? { ...l, inset: USUAL_MM } : l)) } },
+          {
+            id: piece.id,
+            settings: { underlay: layers.map((l) => ((l.inset ?? AREA_INSET_MM) < LEAST_MM ? { ...l, inset: AREA_INSET_MM } : l)) },
+          },
         ],
       },
     };

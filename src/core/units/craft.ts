@@ -1,0 +1,10 @@
+/** Limits of the craft that several rules speak of, each with its source. What a shop may set differently is a setting, of which these are the usual values. */
+
+/** Widest satin of the default school, mm: beyond it rows snag and sag (craft §4). */
+export const WIDEST_SATIN_MM = 9;
+/** Rows up to so far apart hide what runs beneath them, mm; from there on cover is light, and gets no foundation (craft §4, §6). */
+export const HIDES_TO_MM = 0.6;
+/** Usual distance of a column's foundation from its edges, mm (craft §4, Underlay). */
+export const COLUMN_INSET_MM = 0.6;
+/** And of the foundation of an area of rows, mm. */
+export const AREA_INSET_MM = 0.8;
