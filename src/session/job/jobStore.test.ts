@@ -6,7 +6,7 @@ jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fa
 const told: string[] = [];
 jest.mock('@/platform/tabs', () => ({ tellTabs: (kind: string, id: string) => told.push(`${kind} ${id}`), onNews: () => () => undefined }));
 
-import { changeKept, keepNewJob, keptArtwork, keptJob, removeKept } from '@/platform/storage/records';
+import { changeKept, journal, keepNewJob, keptArtwork, keptJob, removeKept, saveJob, type KeptJob } from '@/platform/storage/records';
 import { listVersions } from '@/platform/storage/versions';
 import { allKept, useJob } from './jobStore';
 
@@ -200,6 +200,75 @@ describe('a job that another tab has saved', () => {
     expect([await kept(), await kept(id)]).toEqual(['Theirs', 'Mine (kept)']);
     expect(await keptArtwork(id)).toEqual({ 'a.svg': '<svg/>' });
   });
+});
+
+describe('a tab that gave the job up late', () => {
+  /** The tab before this one: its journal holds a name, and the whole job is not written yet. */
+  async function takenFrom(): Promise<KeptJob> {
+    await state().load('two');
+    const { job: before, stamp } = (await keptJob('one'))!;
+    const theirs = { ...before, name: 'Their last word' };
+    await journal('one', stamp, [{ op: 'replace', path: ['name'], value: theirs.name }], 'their-line:7', 1);
+    await state().load('one');
+    expect(state().job!.name).toBe('Their last word');
+    return (await keptJob('one'))!;
+  }
+
+  it('may still write whole what is known here: what is changed here is saved all the same', async () => {
+    const { job: theirs, stamp } = await takenFrom();
+    rename('Now here');
+    await saveJob({ job: theirs, from: stamp, mark: stamp.mark, updated: 2 });
+    await pass(3000);
+    expect(state()).toMatchObject({ conflict: null, saved: 'saved' });
+    expect(await kept()).toBe('Now here');
+  });
+
+  it('may save late what was taken over from it before it was saved', async () => {
+    const { job: theirs, stamp } = await takenFrom();
+    const late = { ...theirs, name: 'Their very last word' };
+    local.set('cobble-unsaved one', JSON.stringify({ job: late, from: stamp, mark: 'their-line:8' }));
+    await state().takeUp();
+    expect(state().job!.name).toBe('Their very last word');
+    await saveJob({ job: late, from: stamp, mark: 'their-line:8', updated: 2 });
+    rename('Now here');
+    await pass(3000);
+    expect(state()).toMatchObject({ conflict: null, saved: 'saved' });
+    expect(await kept()).toBe('Now here');
+  });
+
+  it('is not written over when it saved more than is known here', async () => {
+    const { job: theirs, stamp } = await takenFrom();
+    rename('Now here');
+    await saveJob({ job: { ...theirs, name: 'Unheard of' }, from: stamp, mark: 'their-line:8', updated: 2 });
+    await pass(3000);
+    expect(state()).toMatchObject({ conflict: 'changed' });
+    expect(await kept()).toBe('Unheard of');
+  });
+});
+
+test('what another tab has not saved yet is left to it, until this one edits', async () => {
+  const { job: open, stamp } = (await keptJob('one'))!;
+  local.set('cobble-unsaved one', JSON.stringify({ job: { ...open, name: 'Unsaved there' }, from: stamp, mark: 'x:1' }));
+  useJob.setState({ role: 'follower' });
+  await state().load('two');
+  await state().load('one');
+  await pass(3000);
+  expect([state().job!.name, await kept()]).toEqual([open.name, open.name]);
+  useJob.setState({ role: 'editor' });
+  await state().takeUp();
+  await pass(3000);
+  expect([state().job!.name, await kept()]).toEqual(['Unsaved there', 'Unsaved there']);
+});
+
+test('whoever gives way writes nothing more, and keeps what was unsaved as a version', async () => {
+  rename('Too late');
+  await changeKept('one', (j) => ({ ...j, name: 'Theirs' }));
+  await state().giveWay();
+  await pass(20_000);
+  expect(state()).toMatchObject({ conflict: null, job: { name: 'Theirs' } });
+  expect(state().notice).toMatch(/version/);
+  expect((await listVersions('one')).map((v) => v.job.name)).toEqual(['Too late']);
+  expect(await kept()).toBe('Theirs');
 });
 
 test('a job removed elsewhere does not come back', async () => {

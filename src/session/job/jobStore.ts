@@ -34,6 +34,10 @@ interface JobState {
   load(id: string): Promise<void>;
   /** Takes what the store holds, whatever is open here. */
   takeKept(): Promise<void>;
+  /** This tab edits from now on: it goes on with what a page that went away could not save. */
+  takeUp(): Promise<void>;
+  /** Another tab edits from now on: nothing more is written here, and what was not saved is kept as a version. */
+  giveWay(): Promise<void>;
   /** @param mark changes with one mark, one after the other, are one undoable step */
   change(label: string, recipe: (job: Job) => void, mark?: string): void;
   /** Takes back a gesture that was given up. */
@@ -103,7 +107,8 @@ export const useJob = create<JobState>((set, get) => {
         return set({ ...CLOSED, status: 'missing' });
       }
       show(found, artwork);
-      await unsavedOf(found);
+      // What another tab has not saved yet is that tab's, as long as it edits.
+      if (get().role === 'editor') await unsavedOf(found);
     } catch (error) {
       if (late()) return;
       keeper = null;
@@ -118,7 +123,7 @@ export const useJob = create<JobState>((set, get) => {
     if (includes(stamp.mark, draft.mark)) return dropDraft(job.id);
     if (sameStamp(stamp, draft.from)) {
       set({ job: draft.job });
-      keeper!.replaced(false);
+      keeper!.replaced(false, draft.mark);
       return;
     }
     await keepVersion(draft.job);
@@ -176,6 +181,23 @@ export const useJob = create<JobState>((set, get) => {
       dropDraft(job.id);
       await keeper?.stop();
       await take(job.id);
+    },
+
+    async takeUp() {
+      const { job } = get();
+      if (job && keeper?.clean && draftOf(job.id)) await take(job.id, keeper);
+    },
+
+    async giveWay() {
+      const { job, conflict } = get();
+      if (!job || conflict) return;
+      const mine = keeper;
+      await mine?.stop();
+      if (mine !== keeper) return;
+      const lost = get().job;
+      const left = lost && !allKept() ? await keepVersion(lost).catch(() => null) : null;
+      await take(job.id);
+      if (left) set({ notice: 'Another tab took this job over; what was not saved here is kept as a version: see Compare.' });
     },
 
     change: (label, recipe, mark) => move((job, history) => record(job, history, label, recipe, mark)),

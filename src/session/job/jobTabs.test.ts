@@ -23,6 +23,7 @@ jest.mock('@/platform/lease', () => ({
 }));
 
 import { changeKept, keepNewJob, keptJob } from '@/platform/storage/records';
+import { listVersions } from '@/platform/storage/versions';
 import { useJob } from './jobStore';
 import { askToEdit, enterJob } from './jobTabs';
 
@@ -131,6 +132,18 @@ describe('a tab that edits', () => {
     grant(false);
     await pass(1);
     expect(state().role).toBe('follower');
+  });
+
+  it('that was asked too long ago has lost it: it writes nothing more', async () => {
+    rename('Not in time');
+    grant(false);
+    await changeKept('j', (j) => ({ ...j, name: 'Theirs' }));
+    hear!({ kind: 'ask', id: 'j' });
+    await pass(10_000);
+    expect(state()).toMatchObject({ role: 'follower', conflict: null, job: { name: 'Theirs' } });
+    expect((await keptJob('j'))!.job.name).toBe('Theirs');
+    expect((await listVersions('j')).map((v) => v.job.name)).toEqual(['Not in time']);
+    expect(told).not.toContain('yielded');
   });
 
   it('goes on when whoever asked is gone', async () => {

@@ -4,8 +4,8 @@ import { allKept, useJob } from './jobStore';
 
 /*
  * Several tabs on one job: one edits, the others show what it makes of the job as it is saved, and may ask for it. The tab that is
- * asked puts its work away, says so, and follows from then on. One that does not answer loses the job after a while; what it then
- * still tries to save is refused, because the store holds another version.
+ * asked puts its work away, says so, and follows from then on. One that does not answer loses the job after a while: it writes
+ * nothing more from then on, and keeps what it had not saved as a version.
  */
 
 /** A tab that waits longer than this for the right to edit only shows the job. */
@@ -61,6 +61,7 @@ async function became(): Promise<void> {
   // What was shown may be older than what the other tab saved last.
   if (role === 'follower' && job) await load(job.id);
   useJob.setState({ role: 'editor' });
+  await useJob.getState().takeUp();
   // What was changed before the right was there waited for it.
   if (role === 'waiting' && !allKept()) await useJob.getState().flush();
 }
@@ -75,8 +76,7 @@ async function following(): Promise<void> {
 
 async function lost(): Promise<void> {
   useJob.setState({ role: 'follower' });
-  const { job, load, conflict } = useJob.getState();
-  if (job && !conflict && allKept()) await load(job.id);
+  await useJob.getState().giveWay();
 }
 
 function hear(kind: 'saved' | 'removed' | 'ask' | 'yielded'): void {
@@ -89,6 +89,8 @@ function hear(kind: 'saved' | 'removed' | 'ask' | 'yielded'): void {
 }
 
 async function yieldJob(id: string): Promise<void> {
+  // Whoever waited too long for an answer has taken it already.
+  if (!lease?.holds()) return;
   useJob.setState({ role: 'follower' });
   await useJob.getState().flush();
   tellTabs('yielded', id);

@@ -2,7 +2,7 @@ import type { Patch } from 'immer';
 import type { Job } from '@/core/document/types';
 import { asStorageError, type StorageError } from '@/platform/storage/errors';
 import { journal, saveJob } from '@/platform/storage/records';
-import { lineOfMarks, type JobStamp } from '@/platform/storage/stamp';
+import { includes, lineOfMarks, type JobStamp } from '@/platform/storage/stamp';
 import { tellTabs } from '@/platform/tabs';
 
 export type SavedState = 'saved' | 'waiting' | 'saving' | 'failed';
@@ -39,6 +39,8 @@ export class Keeper {
   private soon: ReturnType<typeof setTimeout> | null = null;
   private rest: ReturnType<typeof setTimeout> | null = null;
   private chain: Promise<void> = Promise.resolve();
+  /** Marks of states that this one was made from: where the store holds one of those, there is nothing in it to lose. */
+  private readonly madeFrom: string[];
 
   constructor(
     private stamp: JobStamp,
@@ -48,6 +50,7 @@ export class Keeper {
     private readonly mayWrite: () => boolean = () => true,
   ) {
     this.mark = stamp.mark;
+    this.madeFrom = [stamp.mark];
   }
 
   /** The version that the store holds, as far as this keeper knows. */
@@ -70,8 +73,12 @@ export class Keeper {
     this.touch();
   }
 
-  /** Artwork has changed, or the job as a whole: the journal cannot hold that. */
-  replaced(artwork: boolean): void {
+  /**
+   * Artwork has changed, or the job as a whole: the journal cannot hold that.
+   * @param from mark of the state that it was replaced by, when it is one that a tab tried to save
+   */
+  replaced(artwork: boolean, from?: string): void {
+    if (from !== undefined) this.madeFrom.push(from);
     this.whole = true;
     this.artworkChanged ||= artwork;
     this.touch();
@@ -162,6 +169,13 @@ export class Keeper {
   }
 
   private failed(error: StorageError): void {
+    if (error.found && [this.mark, ...this.madeFrom].some((mark) => includes(mark, error.found!.mark))) {
+      // A tab that gave the job up late wrote what is known here: this goes on from that.
+      this.stamp = error.found;
+      this.soon ??= setTimeout(() => void this.run(() => this.writeSoon()), 0);
+      this.report('waiting', null);
+      return;
+    }
     if (error.fault === 'changed' || error.fault === 'removed') {
       this.refused = true;
       this.forgetTimers();
