@@ -28,10 +28,11 @@ import { prove } from '@/core/proof/prove';
 import { Command } from '@/core/stitches/roles';
 import type { Job, Piece } from '@/core/document/types';
 import { compared } from './compared';
-import { PartSender, PlanSender, type PlanPart } from './planWire';
+import { PartSender, PlanSender } from './planWire';
 import type { PlaceView, RegionView, Survey, SurveyRequest, WiredPlanned } from './protocol';
 import { serve, type Answer } from './serve';
 import { WIDEST_SATIN_MM } from '@/core/units/craft';
+import type { PlanPart } from '@/core/plan/delta';
 
 const planner = new Planner();
 /** What the last forecast went through, for the next. */

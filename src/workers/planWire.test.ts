@@ -2,7 +2,8 @@ import type { Job } from '@/core/document/types';
 import { jobOf, piece } from '@/core/pieces/fixtures';
 import type { StitchPlan } from '@/core/plan/plan';
 import { Planner } from '@/core/plan/planner';
-import { PartSender, PlanReceiver, PlanSender, withoutPieces, type PlanPart } from './planWire';
+import { PartSender, PlanReceiver, PlanSender, withoutPieces } from './planWire';
+import type { PlanPart } from '@/core/plan/delta';
 
 const planner = new Planner();
 const job = jobOf([0, 20, 40].map((x) => piece('fill', { area: `M${x},0 h10 v10 h-10 Z` })));

@@ -1,6 +1,5 @@
-import type { PlanColumns } from '@/core/stitches/buffer';
 import type { Growing } from '@/core/plan/planner';
-import { applyDelta, memoryOf, memoryOfDelta, planDelta, type PlanDelta } from '@/core/plan/delta';
+import { applyDelta, memoryOf, memoryOfDelta, planDelta, type PlanDelta, type PlanPart } from '@/core/plan/delta';
 import type { StitchPlan } from '@/core/plan/plan';
 
 /** A plan on its way: its difference from version `base`, or all of it. */
@@ -16,16 +15,6 @@ export const withoutPieces = (wired: WiredPlan): WiredPlan => ({
   ...wired,
   delta: { ...wired.delta, pieces: [], spans: new Int32Array() },
 });
-
-/** A plan on its way while it is being made: some of its events, in order. */
-export interface PlanPart {
-  /** What the whole plan will travel as. */
-  version: string;
-  /** The first so many events were in the part before too: what is drawn of an event depends on those. */
-  overlap: number;
-  first: boolean;
-  events: PlanColumns;
-}
 
 /** Sends plans as differences from the one that the other side says it holds. */
 export class PlanSender {

@@ -15,10 +15,11 @@ import type { PlanFigures } from '@/core/plan/measure';
 import type { StitchPlan } from '@/core/plan/plan';
 import type { WiredJob } from './jobWire';
 import type { ThreadLook } from '@/core/render/thread';
-import type { PlanPart, WiredPlan } from './planWire';
+import type { WiredPlan } from './planWire';
 import type { Bundle } from '@/core/formats/bundle';
 import type { ReadShelf, ShelfFile } from '@/core/formats/shelf';
 import type { PieceChange } from '@/core/compare/changes';
+import type { PlanPart } from '@/core/plan/delta';
 
 /** A region of the artwork as the Art place shows it. */
 export interface RegionView {

@@ -19,6 +19,16 @@ export interface PlanDelta {
   spans: Int32Array<ArrayBuffer>;
 }
 
+/** Some events of a plan that is still being made; its parts come in order. */
+export interface PlanPart {
+  /** What the whole plan will be told by. */
+  version: string;
+  first: boolean;
+  /** The first so many events were in the part before too: what is drawn of an event depends on those. */
+  overlap: number;
+  events: Columns;
+}
+
 const COLUMNS = ['x', 'y', 'command', 'role', 'piece', 'thread'] as const satisfies readonly (keyof Columns)[];
 
 /** The difference between a plan and the one before it; from nothing, all of it. Share no memory with either. */

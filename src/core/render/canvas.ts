@@ -1,3 +1,4 @@
+import type { PlanPart } from '../plan/delta';
 import type { PlanColumns } from '../stitches/buffer';
 import { emptyBounds, growBounds, type Bounds } from '../geometry/point';
 import { drawNeedle, drawPath, type Look } from './looks';
@@ -24,16 +25,8 @@ interface Changed {
   tail: number;
 }
 
-/** Some events of a plan that is still being made. */
-interface PlanPart {
-  version: string;
-  first: boolean;
-  overlap: number;
-  events: PlanColumns;
-}
-
 /** A picture of a plan that is still being made. */
-interface Growing {
+interface DrawnAhead {
   version: string;
   view: View;
   style: string;
@@ -58,7 +51,7 @@ export class Canvas {
   private drawn: View | null = null;
   /** Whether what is drawn was drawn at one go. */
   private atOnce = true;
-  private growing: Growing | null = null;
+  private ahead: DrawnAhead | null = null;
 
   /**
    * Draws some events of a plan that is to be shown later, in the view that is shown now.
@@ -68,13 +61,13 @@ export class Canvas {
     const view = this.drawn;
     if (first && view && view.look === 'thread' && view.until === this.plan?.x.length) {
       const raster = makeRaster(view.width, view.height, view.scale, view.left, view.top);
-      this.growing = { version, view, style: styleOf(looks, hidden), raster, events: 0 };
+      this.ahead = { version, view, style: styleOf(looks, hidden), raster, events: 0 };
     }
-    const { growing } = this;
-    if (growing?.version !== version) return;
+    const { ahead } = this;
+    if (ahead?.version !== version) return;
     const unseen = new Set(hidden);
-    drawThreads(growing.raster, events, looks, overlap, events.x.length, (p) => !unseen.has(p));
-    growing.events += events.x.length - overlap;
+    drawThreads(ahead.raster, events, looks, overlap, events.x.length, (p) => !unseen.has(p));
+    ahead.events += events.x.length - overlap;
   }
 
   /**
@@ -84,8 +77,8 @@ export class Canvas {
   show(plan: PlanColumns, looks: readonly ThreadLook[], hidden: readonly number[], delta: Changed | null, version = ''): void {
     const before = this.plan;
     const alike = styleOf(looks, hidden) === styleOf(this.looks, [...this.hidden]);
-    const grown = this.growing;
-    this.growing = null;
+    const grown = this.ahead;
+    this.ahead = null;
     this.plan = plan;
     this.looks = looks;
     this.hidden = new Set(hidden);

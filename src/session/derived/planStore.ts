@@ -7,11 +7,12 @@ import { explainCuts, type ExplainedCut } from '@/core/plan/explain';
 import type { PlanFigures } from '@/core/plan/measure';
 import { keepPicture } from '@/platform/storage/records';
 import { engine, painter } from '@/workers/client';
-import { PlanReceiver, withoutPieces, type PlanPart, type WiredPlan } from '@/workers/planWire';
+import { PlanReceiver, withoutPieces, type WiredPlan } from '@/workers/planWire';
 import type { Planned } from '@/workers/protocol';
 import { allKept, keptVersion, useJob } from '../job/jobStore';
 import { requestProof } from './proofStore';
 import { useView } from '../view/viewStore';
+import type { PlanPart } from '@/core/plan/delta';
 
 interface PlanState {
   planned: Planned | null;
