@@ -4,7 +4,7 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { jobFromArt } from '../src/core/artwork/newJob';
-import { readSvg } from '../src/core/artwork/svg';
+import { readSvg } from '../src/core/artwork/readSvg';
 import { RECIPES } from '../src/core/cloth/recipes';
 import type { Job } from '../src/core/document/types';
 import { writeCsv } from '../src/core/formats/csv';

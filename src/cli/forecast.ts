@@ -1,5 +1,5 @@
 import { forecast } from '../core/forecast/forecast';
-import { forecastReport, outlinesReport } from '../core/forecast/report';
+import { forecastReport, outlinesReport } from '../core/forecast/forecastReport';
 import { EDITING_GRID, PROOF_GRID } from '../core/forecast/sheet';
 import { letterHeightsOf } from '../core/proof/letterForecast';
 import { Planner } from '../core/plan/planner';

@@ -1,6 +1,6 @@
 import { basename, extname } from 'node:path';
 import { jobFromArt } from '../core/artwork/newJob';
-import { readSvg } from '../core/artwork/svg';
+import { readSvg } from '../core/artwork/readSvg';
 import { artworkName } from '../core/document/fileNames';
 import { InputError } from '../core/document/errors';
 import { parseJob } from '../core/document/schema';

@@ -3,14 +3,14 @@ import { InputError } from '../core/document/errors';
 import { EXPORTS } from '../core/formats/registry';
 import { Planner } from '../core/plan/planner';
 import { forecast } from '../core/forecast/forecast';
-import { forecastReport } from '../core/forecast/report';
-import { findingsReport } from '../core/proof/report';
+import { forecastReport } from '../core/forecast/forecastReport';
+import { findingsReport } from '../core/proof/findingsReport';
 import { prove } from '../core/proof/prove';
-import { planReport } from '../core/plan/report';
+import { planReport } from '../core/plan/planReport';
 import { readPlanArgs } from './args';
 import { writeAll } from './files';
 import { load } from './load';
-import { planBounds } from '../core/stitches/bounds';
+import { planBounds } from '../core/stitches/planBounds';
 
 /** `bin/cobble plan`: artwork or job in, stitches and report out. */
 export async function planCommand(argv: readonly string[]): Promise<number> {

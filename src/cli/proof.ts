@@ -1,5 +1,5 @@
 import { Planner } from '../core/plan/planner';
-import { findingsReport } from '../core/proof/report';
+import { findingsReport } from '../core/proof/findingsReport';
 import { prove } from '../core/proof/prove';
 import { readProofArgs } from './args';
 import { writeAll } from './files';

@@ -2,7 +2,7 @@ import { EXPORTS } from '../core/formats/registry';
 import { Planner } from '../core/plan/planner';
 import { explainCuts } from '../core/plan/explain';
 import type { PlanFigures } from '../core/plan/measure';
-import { inOrder, proposeRoute } from '../core/plan/propose';
+import { inOrder, proposeRoute } from '../core/plan/proposeRoute';
 import { policyOf } from '../core/route/policy';
 import { readRouteArgs } from './args';
 import { writeAll } from './files';

@@ -8,7 +8,7 @@ import { writePng } from '@/core/formats/png';
 import type { Bounds } from '@/core/geometry/point';
 import type { Planner } from '@/core/plan/planner';
 import type { Compared, ComparedSide } from './protocol';
-import { planBounds } from '@/core/stitches/bounds';
+import { planBounds } from '@/core/stitches/planBounds';
 
 const MARGIN_MM = 4;
 

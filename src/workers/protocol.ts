@@ -6,7 +6,7 @@ import type { SizeFacts, SizePlace } from '@/core/artwork/sizeReport';
 import type { ArtAnswer, ClothKey, Job, JobSettings, Piece, PieceKindName, RoutePolicy, Thread } from '@/core/document/types';
 import type { Meeting } from '@/core/editing/overlaps';
 import type { WidthRange } from '@/core/geometry/medial';
-import type { RouteProposal } from '@/core/plan/propose';
+import type { RouteProposal } from '@/core/plan/proposeRoute';
 import type { Correction } from '@/core/forecast/correct';
 import type { Forecast } from '@/core/forecast/forecast';
 import type { LetterHeights } from '@/core/proof/letterForecast';

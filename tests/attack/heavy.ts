@@ -1,6 +1,6 @@
 // Prints how long each heavy drawing takes, one by one: `node scripts/run-ts.mjs tests/attack/heavy.ts [part of a name]`.
 import { jobFromArt } from '../../src/core/artwork/newJob';
-import { readSvg } from '../../src/core/artwork/svg';
+import { readSvg } from '../../src/core/artwork/readSvg';
 import { InputError } from '../../src/core/document/errors';
 import { Planner } from '../../src/core/plan/planner';
 import { HEAVY } from './cases/heavy';

@@ -2,7 +2,7 @@
 // with the word `large` also for 100,000 stitches, which takes a quarter of an hour. Printed, never asserted.
 import { readFileSync } from 'node:fs';
 import { jobFromArt } from '../../src/core/artwork/newJob';
-import { readSvg } from '../../src/core/artwork/svg';
+import { readSvg } from '../../src/core/artwork/readSvg';
 import type { Job } from '../../src/core/document/types';
 import { forecastParameters } from '../../src/core/forecast/parameters';
 import { EDITING_GRID, PROOF_GRID, Sheet, type SheetOptions } from '../../src/core/forecast/sheet';

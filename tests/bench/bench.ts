@@ -1,18 +1,18 @@
 // Speed of the kernels and of whole plans: median of several warm runs. Printed, never asserted.
 import { forecast } from '../../src/core/forecast/forecast';
-import { SheetMemory } from '../../src/core/forecast/memory';
+import { SheetMemory } from '../../src/core/forecast/sheetMemory';
 import { PROOF_GRID } from '../../src/core/forecast/sheet';
 import { prove } from '../../src/core/proof/prove';
 import { weigh } from '../../src/core/stitches/weight';
 import { readFileSync } from 'node:fs';
 import { digitize } from '../../src/core/artwork/digitize';
 import { jobFromArt } from '../../src/core/artwork/newJob';
-import { readSvg } from '../../src/core/artwork/svg';
+import { readSvg } from '../../src/core/artwork/readSvg';
 import { makeRaster } from '../../src/core/render/raster';
 import { looksOf } from '../../src/core/render/picture';
 import { drawThreads } from '../../src/core/render/thread';
 import { jobOf, piece, stitchesOf } from '../../src/core/pieces/fixtures';
-import { proposeRoute } from '../../src/core/plan/propose';
+import { proposeRoute } from '../../src/core/plan/proposeRoute';
 import { Planner } from '../../src/core/plan/planner';
 import { large, middling } from './jobs';
 

@@ -5,7 +5,7 @@ import { Command } from '../stitches/roles';
 import { outlineOf } from '../geometry/outline';
 import { InputError } from '../document/errors';
 import { jobFromArt } from './newJob';
-import { readSvg } from './svg';
+import { readSvg } from './readSvg';
 
 const n = fc.integer({ min: 0, max: 100 });
 const colour = fc.constantFrom('#c8102e', '#0047bb', '#ffd400', '#111314');

@@ -2,7 +2,7 @@ import { areaOf, intersect, offset, subtract, unite } from '../geometry/area';
 import { dataToRings } from '../geometry/path';
 import { digitize } from './digitize';
 import { jobFromArt } from './newJob';
-import { readSvg } from './svg';
+import { readSvg } from './readSvg';
 
 const read = (body: string) => readSvg(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`);
 const at = (body: string, width = 100) => digitize(read(body), { width, cloth: 'pique', settings: {} });

@@ -1,16 +1,16 @@
 import type { ArtAnswer, ClothKey, JobSettings, Piece, Thread } from '../document/types';
 import { nearestThreads, colourDifference } from '../cloth/threads';
 import { firstOrder } from '../route/order';
-import { requireBounds } from '../document/bounds';
+import { requireBounds } from '../document/recordBounds';
 import { InputError } from '../document/errors';
 import { readable } from './names';
 import { multiply } from '../geometry/path';
 import { posed, poseMatrix, type ArtPose } from './pose';
 import { placeArt, type PlacedArt, type WantedSize } from './place';
-import { paintedBy, proposeFor, type Proposal } from './propose';
-import { findRegions, type Region, type RegionReport } from './regions';
+import { paintedBy, proposeFor, type Proposal } from './proposeKind';
+import { findRegions, type Region, type RegionReport } from './artRegions';
 import { applyAnswers } from './sizeReport';
-import type { ArtDocument } from './svg';
+import type { ArtDocument } from './readSvg';
 
 /** Artwork at real size with what should be sewn of it. */
 export interface Digitized {

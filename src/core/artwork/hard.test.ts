@@ -2,7 +2,7 @@ import { InputError } from '../document/errors';
 import { Planner } from '../plan/planner';
 import { digitize } from './digitize';
 import { jobFromArt } from './newJob';
-import { readSvg } from './svg';
+import { readSvg } from './readSvg';
 
 const svg = (body: string): string => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`;
 const GOOD = '<rect id="block" x="20" y="20" width="50" height="40" fill="#135"/>';

@@ -2,7 +2,7 @@ import { emptyJob, fitsHoop, smallestHoop } from '../document/job';
 import { InputError } from '../document/errors';
 import type { Brief, Job } from '../document/types';
 import { digitize, nothingToSew, type Digitized } from './digitize';
-import type { ArtDocument } from './svg';
+import type { ArtDocument } from './readSvg';
 
 export interface NewJobOptions {
   id: string;

@@ -1,6 +1,6 @@
 import { parseSvgText } from './xml';
 import { numberOf, physicalLength, resolvePaint, type Paint } from './paint';
-import { INITIAL_STYLE, sheetStyles, styleOf, type Style } from './styles';
+import { INITIAL_STYLE, sheetStyles, styleOf, type Style } from './cssStyles';
 import { readable } from './names';
 import type { Element } from 'domhandler';
 import { InputError } from '../document/errors';

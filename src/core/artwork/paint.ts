@@ -1,6 +1,6 @@
 import type { Element } from 'domhandler';
 import { formatHex, parse as parseColour, type Rgb, rgb } from 'culori';
-import type { Style } from './styles';
+import type { Style } from './cssStyles';
 
 /** A solid colour to sew, or none. */
 export interface Paint {

@@ -3,7 +3,7 @@ import { strokeOf } from '../geometry/stroke';
 import { flatten, flattenSubpath, transformPath, type Matrix, type Path } from '../geometry/path';
 import { boundsOf, type Area, type Bounds, type Line } from '../geometry/point';
 import { InputError, reasonOf } from '../document/errors';
-import type { ArtDocument, ArtItem, ClipShape } from './svg';
+import type { ArtDocument, ArtItem, ClipShape } from './readSvg';
 
 /** An item at real size: shapes in mm, the painted drawing centred on 0,0. */
 export interface PlacedItem {

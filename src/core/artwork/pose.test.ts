@@ -1,7 +1,7 @@
 import { apply } from '../geometry/path';
 import { boundsOf } from '../geometry/point';
 import { digitize } from './digitize';
-import { readSvg } from './svg';
+import { readSvg } from './readSvg';
 
 // An arm to the right of a block: 40 by 20 units, so its height and side tell how it lies.
 const DRAWING =

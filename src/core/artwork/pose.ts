@@ -1,6 +1,6 @@
 import { mirroredAbout, turnedAbout } from '../editing/transform';
 import { IDENTITY, multiply, transformPath, type Matrix } from '../geometry/path';
-import type { ArtDocument, ClipShape } from './svg';
+import type { ArtDocument, ClipShape } from './readSvg';
 
 /** How a drawing is laid before it is brought to size: mirrored left and right first, then turned. */
 export interface ArtPose {

@@ -1,6 +1,6 @@
 import { digitize } from './digitize';
 import { answerFor, sizeFacts, sizePlaces } from './sizeReport';
-import { readSvg } from './svg';
+import { readSvg } from './readSvg';
 import type { ArtAnswer, ArtAnswerKind } from '../document/types';
 
 const svg = (body: string) => readSvg(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 60" width="100" height="60">${body}</svg>`);

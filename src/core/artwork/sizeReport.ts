@@ -4,7 +4,7 @@ import { nearestOnLine, resample } from '../geometry/line';
 import { medialAxis } from '../geometry/medial';
 import { apply, dataToRings, type Matrix } from '../geometry/path';
 import { boundsOf, boundsTouch, distance, mix, type Area, type Line, type Point, type Ring } from '../geometry/point';
-import { withArea, type Region } from './regions';
+import { withArea, type Region } from './artRegions';
 
 /** A place of the artwork that is too small to sew well at its finished size. */
 export interface SizePlace {

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { FIELD_MM, requireBounds } from './bounds';
+import { FIELD_MM, requireBounds } from './recordBounds';
 import { InputError } from './errors';
 import { SETTING_KEYS, SETTINGS, type AnySetting, type NumberKey } from './catalogue';
 import { LAYER_RANGES, WIDTH_RANGE } from './ranges';

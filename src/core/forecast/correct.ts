@@ -5,7 +5,7 @@ import { distance, type Area } from '../geometry/point';
 import { Planner } from '../plan/planner';
 import { PI, cos } from '../units/trig';
 import { extendedUnder, FARTHEST_MM, INSIDE_MM, PLACE_MM, type Wanted } from '../editing/extend';
-import type { MeetingEdge, MeetingPlace } from './edges';
+import type { MeetingEdge, MeetingPlace } from './edgeMeetings';
 import { forecast, gapsOf, type Forecast, type Gap } from './forecast';
 import { movedSides } from './sides';
 

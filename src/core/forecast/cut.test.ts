@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { Stretches } from './cut';
-import type { CellGrid } from './grid';
+import type { CellGrid } from './sheetGrid';
 import { BEFORE, KEPT, CellStiffness, WANTED } from './cellStiffness';
 
 const GRID: CellGrid = { columns: 10, rows: 8, left: -20, top: -16, cellMm: 4 };

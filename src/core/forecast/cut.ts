@@ -1,5 +1,5 @@
 import { hypot } from '../units/trig';
-import type { CellGrid } from './grid';
+import type { CellGrid } from './sheetGrid';
 
 /** Stretches of thread that lie in one cell each, in sewing order. */
 export class Stretches {

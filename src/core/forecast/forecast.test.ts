@@ -4,7 +4,7 @@ import { Planner } from '../plan/planner';
 import { forecast, gapsOf, overlapsOf } from './forecast';
 import { forecastParameters, stabilizerStiffness } from './parameters';
 import { EDITING_GRID, PROOF_GRID, Sheet, type SheetOptions } from './sheet';
-import type { PredictedPlace } from './edges';
+import type { PredictedPlace } from './edgeMeetings';
 
 const onCloth = (cloth: ClothKey, pieces: readonly Piece[], side = 120): Job => {
   const job = jobOf(pieces);

@@ -3,8 +3,8 @@ import type { Point } from '../geometry/point';
 import { Planner } from '../plan/planner';
 import type { StitchPlan } from '../plan/plan';
 import { PLACE_MM } from '../editing/extend';
-import { edgesOf, type MeetingEdge, type PredictedOutline } from './edges';
-import type { SheetMemory } from './memory';
+import { edgesOf, type MeetingEdge, type PredictedOutline } from './edgeMeetings';
+import type { SheetMemory } from './sheetMemory';
 import { forecastParameters, type ForecastParameters } from './parameters';
 import { EDITING_GRID, Sheet, type SheetOptions, type SheetResult } from './sheet';
 

@@ -1,7 +1,7 @@
 import type { Job } from '../document/types';
 import { decode } from 'fast-png';
 import { zipSync, strToU8, unzipSync, strFromU8 } from 'fflate';
-import { readSvg } from '../artwork/svg';
+import { readSvg } from '../artwork/readSvg';
 import { placeArt } from '../artwork/place';
 import { InputError } from '../document/errors';
 import { piece, jobOf } from '../pieces/fixtures';

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { digitize } from '../artwork/digitize';
-import { readSvg } from '../artwork/svg';
+import { readSvg } from '../artwork/readSvg';
 import { emptyJob, fitsHoop } from '../document/job';
 import { parseJob } from '../document/schema';
 import type { Job } from '../document/types';
@@ -9,7 +9,7 @@ import { forecast, gapsOf } from '../forecast/forecast';
 import { PROOF_GRID } from '../forecast/sheet';
 import { Planner } from '../plan/planner';
 import { measurePlan } from '../plan/measure';
-import { planReport } from '../plan/report';
+import { planReport } from '../plan/planReport';
 import { timelineOf } from '../plan/timeline';
 import { recipeFor } from '../cloth/house';
 import { writeCsv } from '../formats/csv';

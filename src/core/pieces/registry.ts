@@ -6,7 +6,7 @@ import { borderKind } from './border';
 import { fillKind } from './fill';
 import type { Form, PieceKind, PreparedShape } from './kind';
 import type { ResolveContext, ResolvedSettings, ShapeFacts } from './resolve';
-import { tiesFor } from './rules/ties';
+import { tiesFor } from './rules/tieSettings';
 import { runKind } from './run';
 import { satinKind } from './satin';
 import type { StitchBuffer } from '../stitches/buffer';

@@ -2,7 +2,7 @@ import type { Job } from '../document/types';
 import { resample } from '../geometry/line';
 import { distance, type Point } from '../geometry/point';
 import type { Link } from '../route/link';
-import { usualTies } from '../pieces/rules/ties';
+import { usualTies } from '../pieces/rules/tieSettings';
 import { isTied, tieIn, tieOff, type Tie } from '../stitches/ties';
 import { MACHINE_LIMIT_MM } from '../units/tolerances';
 import { StitchBuffer, type PlanColumns, type StitchColumns } from '../stitches/buffer';

@@ -1,6 +1,6 @@
 import { jobOf, piece } from '../pieces/fixtures';
 import { maxLayers, measurePlan } from './measure';
-import { planReport } from './report';
+import { planReport } from './planReport';
 import type { StitchPlan } from './plan';
 import { Command, Role } from '../stitches/roles';
 import { eachStitch, longestStitch } from '../stitches/stitches';

@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { jobFromArt } from '../artwork/newJob';
-import { readSvg } from '../artwork/svg';
+import { readSvg } from '../artwork/readSvg';
 import type { Job } from '../document/types';
 import { piece, jobOf } from '../pieces/fixtures';
 import { writeCsv } from '../formats/csv';
 import { Planner } from './planner';
 import { maxLayers, measurePlan } from './measure';
-import { planReport } from './report';
+import { planReport } from './planReport';
 import type { StitchPlan } from './plan';
 import { COMMANDS, Command, Role } from '../stitches/roles';
 

@@ -4,7 +4,7 @@ import { drawCloth } from './cloth';
 import { drawSewn, looksOf } from './picture';
 import { blend, hexToRgb, isPale, makeRaster } from './raster';
 import { drawStitch, drawThreads } from './thread';
-import { planBounds } from '../stitches/bounds';
+import { planBounds } from '../stitches/planBounds';
 
 const look = { rgb: hexToRgb('#3366cc'), widthMm: 0.4 };
 const alphaAt = (r: ReturnType<typeof makeRaster>, x: number, y: number): number => r.data[(y * r.width + x) * 4 + 3]!;

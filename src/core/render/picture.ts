@@ -1,4 +1,4 @@
-import { planBounds } from '../stitches/bounds';
+import { planBounds } from '../stitches/planBounds';
 import type { PlanColumns } from '../stitches/buffer';
 import type { Job } from '../document/types';
 import { threadWidth } from '../cloth/threadWidth';

@@ -5,7 +5,7 @@ import { drawCloth } from './cloth';
 import { drawNeedle, drawPath } from './looks';
 import { clothColour, drawSewn } from './picture';
 import { blend, hexToRgb, isPale, makeRaster, type Raster } from './raster';
-import { planBounds } from '../stitches/bounds';
+import { planBounds } from '../stitches/planBounds';
 
 const byte = fc.integer({ min: 0, max: 255 });
 

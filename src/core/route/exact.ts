@@ -1,6 +1,6 @@
 import type { Constraints } from './constraints';
 import { ownChoices, type Choices } from './choices';
-import { preferred, stepTo, type EvaluateOptions, type Step } from './ends';
+import { preferred, stepTo, type EvaluateOptions, type Step } from './startsAndEnds';
 import { CoverGrid } from './coverGrid';
 import type { RouteItem } from './item';
 

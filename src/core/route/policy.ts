@@ -1,7 +1,7 @@
 import { isCap } from '../document/job';
 import type { Job, RoutePolicy } from '../document/types';
 import type { Point } from '../geometry/point';
-import type { EvaluateOptions } from './ends';
+import type { EvaluateOptions } from './startsAndEnds';
 import type { RouteItem } from './item';
 
 /** Areas from here on have a side to begin at, mm². */

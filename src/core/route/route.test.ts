@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { spansAlong, spansOf, sharedCells } from './cells';
 import { allows, constraintsOf } from './constraints';
-import { evaluate } from './ends';
+import { evaluate } from './startsAndEnds';
 import { CoverGrid } from './coverGrid';
-import { at, box, item, NONE } from './fixtures';
+import { at, box, item, NONE } from './itemFixtures';
 import type { RouteItem } from './item';
 import { linkTo } from './link';
 import { firstOrder } from './order';

@@ -4,7 +4,7 @@ import type { Objective } from './objectives';
 import { sharedCells } from './cells';
 import { allows, type Constraints } from './constraints';
 import { EXACT_PIECES, optimalOrder } from './exact';
-import { evaluate, type EvaluateOptions } from './ends';
+import { evaluate, type EvaluateOptions } from './startsAndEnds';
 import { CoverGrid, TOUCHING_MM } from './coverGrid';
 import type { RouteItem } from './item';
 import { random } from '../units/random';

@@ -1,6 +1,6 @@
 import { distance } from '../geometry/point';
 import { recipeOf } from '../cloth/recipes';
-import { tiesFor } from '../pieces/rules/ties';
+import { tiesFor } from '../pieces/rules/tieSettings';
 import { isTied, tieIn, tieOff, type Tie } from './ties';
 
 const at = { x: 10, y: 5 };

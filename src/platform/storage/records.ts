@@ -2,7 +2,7 @@ import { applyPatches, enablePatches, type Patch } from 'immer';
 import { parseJob } from '@/core/document/schema';
 import type { Job } from '@/core/document/types';
 import type { PlanFigures } from '@/core/plan/measure';
-import { StorageError } from './errors';
+import { StorageError } from './storageError';
 import { alone } from './locks';
 import { freshMark, sameStamp, type JobStamp } from './stamp';
 import { tableOf } from './table';

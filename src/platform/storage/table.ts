@@ -1,5 +1,5 @@
 import localforage from 'localforage';
-import { asStorageError } from './errors';
+import { asStorageError } from './storageError';
 import { setHealth, SILENT_AFTER_MS, watched } from './health';
 
 /** Values by key in the browser's database; in this page's memory while there is no database that answers. */

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import type { ExplainedCut } from '@/core/plan/explain';
 import type { RoutePolicy } from '@/core/document/types';
-import { inOrder, type RouteProposal } from '@/core/plan/propose';
+import { inOrder, type RouteProposal } from '@/core/plan/proposeRoute';
 import { ringsToData } from '@/core/geometry/path';
 import { policyOf } from '@/core/route/policy';
 import { engine } from '@/workers/client';

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import type { Job } from '@/core/document/types';
 import { dropDraft, draftOf, keepDraft } from '@/platform/storage/drafts';
-import type { StorageError } from '@/platform/storage/errors';
+import type { StorageError } from '@/platform/storage/storageError';
 import { DamagedJob, keepNewJob, keptArtwork, keptJob, keptStamp, type KeptJob } from '@/platform/storage/records';
 import { includes, sameStamp, type JobStamp } from '@/platform/storage/stamp';
 import { keepVersion } from '@/platform/storage/versions';

@@ -1,6 +1,6 @@
 import type { Patch } from 'immer';
 import type { Job } from '@/core/document/types';
-import { asStorageError, type StorageError } from '@/platform/storage/errors';
+import { asStorageError, type StorageError } from '@/platform/storage/storageError';
 import { journal, saveJob } from '@/platform/storage/records';
 import { includes, lineOfMarks, type JobStamp } from '@/platform/storage/stamp';
 import { tellTabs } from '@/platform/tabs';

@@ -2,7 +2,7 @@
 import { CaretsToAxisDashedVertical, FileInput, RotateCcwSquare } from 'lucide-react';
 import { useRef } from 'react';
 import { toast } from 'sonner';
-import { readSvg } from '@/core/artwork/svg';
+import { readSvg } from '@/core/artwork/readSvg';
 import type { Job } from '@/core/document/types';
 import { checkSize } from '@/platform/files';
 import { poseArtwork, replaceArtwork } from '@/session/edit/commands';

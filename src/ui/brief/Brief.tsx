@@ -16,7 +16,7 @@ import { TextField } from '../components/TextField';
 import { NumberField } from '../components/NumberField';
 import { placeHref } from '../places';
 import { Follows } from './Follows';
-import { PLACE_NAMES } from './words';
+import { PLACE_NAMES } from './briefWords';
 
 function set(label: string, patch: BriefPatch): void {
   const problem = changeBrief(label, patch);

@@ -1,5 +1,5 @@
 import type { PieceChange } from '@/core/compare/changes';
-import { settingWord } from './words';
+import { settingWord } from './compareWords';
 
 const SIGNS: Record<PieceChange['how'], string> = { added: '+', removed: '−', changed: '~' };
 const MOST = 12;

@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { jobFromArt } from '../../../src/core/artwork/newJob';
-import { readSvg } from '../../../src/core/artwork/svg';
+import { readSvg } from '../../../src/core/artwork/readSvg';
 import type { Job } from '../../../src/core/document/types';
 import { Planner } from '../../../src/core/plan/planner';
 import { HEAVY } from './heavy';

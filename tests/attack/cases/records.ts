@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { jobFromArt } from '../../../src/core/artwork/newJob';
-import { readSvg } from '../../../src/core/artwork/svg';
+import { readSvg } from '../../../src/core/artwork/readSvg';
 import { parseJob } from '../../../src/core/document/schema';
 import type { Job } from '../../../src/core/document/types';
 import { forecast } from '../../../src/core/forecast/forecast';
@@ -8,8 +8,8 @@ import { writeCsv } from '../../../src/core/formats/csv';
 import { jobOf, piece } from '../../../src/core/pieces/fixtures';
 import { Planner } from '../../../src/core/plan/planner';
 import { measurePlan } from '../../../src/core/plan/measure';
-import { planReport } from '../../../src/core/plan/report';
-import { proposeRoute } from '../../../src/core/plan/propose';
+import { planReport } from '../../../src/core/plan/planReport';
+import { proposeRoute } from '../../../src/core/plan/proposeRoute';
 import { laidOn } from '../../../src/core/pieces/prepare/laidOn';
 import { prove } from '../../../src/core/proof/prove';
 import { weigh } from '../../../src/core/stitches/weight';

@@ -9,7 +9,7 @@ import { placesAround } from '../border';
 import type { PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { runPoints } from '../run/points';
-import { styledPoints } from '../run/styles';
+import { styledPoints } from '../run/lineStyles';
 import type { StartEnd } from '../../stitches/startEnd';
 
 /** Usual width of the covering satin, mm: 3 to 4 (craft §8). */

@@ -7,7 +7,7 @@ import type { StitchBuffer } from '../../stitches/buffer';
 import { MACHINE_LIMIT_MM } from '../../units/tolerances';
 import type { ResolvedSettings } from '../resolve';
 import { networkFromLines } from '../satin/fromLine';
-import { sewNetwork } from '../satin/sew';
+import { sewNetwork } from '../satin/sewNetwork';
 import type { ColumnNetwork } from '../satin/track';
 import type { StartEnd } from '../../stitches/startEnd';
 

@@ -15,12 +15,12 @@ import { STAGGER_ORDER, type RowSettings } from '../rows/emit';
 import { rowField, type RowField } from '../rows/turning/field';
 import { rowsInField } from '../rows/turning/rows';
 import { withoutHairlines } from './hairlines';
-import { carvedLines } from './carve';
+import { carvedLines } from './carvedLines';
 import { gradientRows } from './gradient';
 import { openingsOf } from './holes';
 import { scanRows, type RowMesh } from '../rows/mesh';
 import { lineRows, straightRows, type RowSet } from '../rows/rowset';
-import { sewRows, travelTo } from '../rows/sew';
+import { sewRows, travelTo } from '../rows/sewRows';
 import type { StartEnd } from '../../stitches/startEnd';
 import { AREA_INSET_MM, HIDES_TO_MM } from '../../units/craft';
 

@@ -11,7 +11,7 @@ import type { PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { graphOf, outAndBack, wayOf, type Leg } from './graph';
 import { runPoints } from './points';
-import { motifLine, styledPoints, type LineStyle } from './styles';
+import { motifLine, styledPoints, type LineStyle } from './lineStyles';
 import type { StartEnd } from '../../stitches/startEnd';
 
 export interface RunShape extends PreparedShape {

@@ -1,5 +1,5 @@
 import { add, scale, type Point } from '../../geometry/point';
-import type { EdgeIndex } from './edges';
+import type { EdgeIndex } from './outlineEdges';
 import { makeTrack, type Track } from './track';
 
 /** Rows square to the middle line, cut where they meet the outline; rows that miss the area are left out. */

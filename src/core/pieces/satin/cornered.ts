@@ -5,7 +5,7 @@ import { atan2 } from '../../units/trig';
 import type { Chain, ChainEnd } from './chains';
 import { castRows } from './cast';
 import { capColumn, mitred, type Stretch } from './corners';
-import type { EdgeIndex } from './edges';
+import type { EdgeIndex } from './outlineEdges';
 import { reshapeEnd, STEP_MM, type Sampled } from './sampled';
 import { extend, joinOf, shortenEnd } from './fromLine';
 import { sliceTrack, type Column } from './track';

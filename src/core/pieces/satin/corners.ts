@@ -3,7 +3,7 @@ import { resample } from '../../geometry/line';
 import { atan2, cos, PI, sin } from '../../units/trig';
 import { SAME_POINT_MM } from '../../units/tolerances';
 import { castRows } from './cast';
-import type { EdgeIndex } from './edges';
+import type { EdgeIndex } from './outlineEdges';
 import { makeTrack, type Track } from './track';
 
 /** What columns that meet at a corner lap over its cap, mm. */

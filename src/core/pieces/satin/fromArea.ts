@@ -4,7 +4,7 @@ import { medialAxis, type MedialAxis } from '../../geometry/medial';
 import { add, dot, mix, scale, sub, type Area, type Point } from '../../geometry/point';
 import { atan2, cos, PI, sin } from '../../units/trig';
 import { stringChains, type Chain } from './chains';
-import { indexEdges, type EdgeIndex } from './edges';
+import { indexEdges, type EdgeIndex } from './outlineEdges';
 import type { Corners } from '../../document/types';
 import { castRows } from './cast';
 import { corneredColumns } from './cornered';

@@ -5,7 +5,7 @@ import { add, distance, scale, sub, unit, type Area, type Line, type Point } fro
 import { PI, sin, cos } from '../../units/trig';
 import { OVERLAP_MM, SAME_POINT_MM } from '../../units/tolerances';
 import { CAP_LAP_MM, capColumn, mitred, splitAtCorners, type Stretch } from './corners';
-import { indexEdges, type EdgeIndex } from './edges';
+import { indexEdges, type EdgeIndex } from './outlineEdges';
 import { castRows } from './cast';
 import type { Column, ColumnNetwork, Track } from './track';
 

@@ -15,7 +15,7 @@ import { networkFromLines } from './fromLine';
 import { networkFromSides } from './fromSides';
 import { networkFromSlants } from './fromSlants';
 import { satinSettings, underSchool } from './settings';
-import { sewNetwork } from './sew';
+import { sewNetwork } from './sewNetwork';
 import { medianWidth, type ColumnNetwork, type Track } from './track';
 import type { StartEnd } from '../../stitches/startEnd';
 import { WIDEST_SATIN_MM } from '../../units/craft';

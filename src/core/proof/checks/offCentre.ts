@@ -1,6 +1,6 @@
 import { hypot } from '../../units/trig';
 import type { Check } from '../check';
-import { planBounds } from '../../stitches/bounds';
+import { planBounds } from '../../stitches/planBounds';
 
 /** Farther off than this it is hooped wrong by eye, mm. */
 const MOST_MM = 3;

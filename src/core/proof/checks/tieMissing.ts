@@ -1,5 +1,5 @@
 import { Command, Role } from '../../stitches/roles';
-import { usualTies } from '../../pieces/rules/ties';
+import { usualTies } from '../../pieces/rules/tieSettings';
 import { isTied } from '../../stitches/ties';
 import type { Check } from '../check';
 import type { ProofContext } from '../context';

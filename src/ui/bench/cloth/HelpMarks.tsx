@@ -6,7 +6,7 @@ import { usePlan } from '@/session/derived/planStore';
 import { useTool } from '@/session/view/toolStore';
 import { useView } from '@/session/view/viewStore';
 import { engine } from '@/workers/client';
-import { readRegions, useRegions } from './regions';
+import { readRegions, useRegions } from './pickRegion';
 
 /** A dashed line over a light one, so that it reads on everything. */
 function Guide({ d, fill = 'none' }: { d: string; fill?: string }) {

@@ -1,7 +1,7 @@
 'use client';
 import { PLACE_MM } from '@/core/editing/extend';
 import { memo, useEffect } from 'react';
-import type { MeetingEdge, PredictedOutline } from '@/core/forecast/edges';
+import type { MeetingEdge, PredictedOutline } from '@/core/forecast/edgeMeetings';
 import { gapsOf, overlapsOf, type Forecast, type Overlap } from '@/core/forecast/forecast';
 import type { Point } from '@/core/geometry/point';
 import { usePlan } from '@/session/derived/planStore';

@@ -1,4 +1,4 @@
-import type { PredictedPlace } from '@/core/forecast/edges';
+import type { PredictedPlace } from '@/core/forecast/edgeMeetings';
 import { lineOf } from './predictedLine';
 
 const place = (x: number, y: number, out: [number, number], offMm = 0, covered = false): PredictedPlace => ({

@@ -1,4 +1,4 @@
-import type { PredictedOutline } from '@/core/forecast/edges';
+import type { PredictedOutline } from '@/core/forecast/edgeMeetings';
 
 /** Places farther apart than this are not joined, mm. */
 const BREAK_MM = 3;

@@ -18,7 +18,7 @@ import { nearestEdge } from '@/core/editing/outlines';
 import { cutPieces, pullEdge } from '@/session/edit/shapeCommands';
 import { chosenIds, select, selectAll, toggleSelected, useView } from '@/session/view/viewStore';
 import { gaugeAt, pieceAt, piecesIn, withGroups } from './pick';
-import { pickRegion } from './regions';
+import { pickRegion } from './pickRegion';
 import { pointWeight } from '@/session/derived/weightStore';
 import { shapePathsOf } from './shape';
 import { slantData } from './SlantHandles';

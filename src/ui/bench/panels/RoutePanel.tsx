@@ -2,7 +2,7 @@
 import { ArrowRight, X } from 'lucide-react';
 import { ROUTE_POLICIES, type Job, type RoutePolicy } from '@/core/document/types';
 import type { CutRemedy, ExplainedCut } from '@/core/plan/explain';
-import type { RouteProposal } from '@/core/plan/propose';
+import type { RouteProposal } from '@/core/plan/proposeRoute';
 import { formatClock } from '@/core/units/length';
 import { centreOn } from '@/session/view/cameraStore';
 import { useCuts, usePlan } from '@/session/derived/planStore';

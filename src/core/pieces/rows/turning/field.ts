@@ -1,7 +1,7 @@
 import { resample } from '../../../geometry/line';
 import { dot, mix, scale, sub, unit, type Area, type Line, type Point } from '../../../geometry/point';
 import { hypot } from '../../../units/trig';
-import { gridOver, nodeAt, spread, type Grid } from './grid';
+import { gridOver, nodeAt, spread, type Grid } from './fieldGrid';
 import { conjugateGradients, type Graph } from './solve';
 
 /**

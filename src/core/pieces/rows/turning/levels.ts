@@ -1,5 +1,5 @@
 import type { Point } from '../../../geometry/point';
-import { valueAt } from './grid';
+import { valueAt } from './fieldGrid';
 import type { RowField } from './field';
 
 /**

@@ -4,7 +4,7 @@ import { contains } from '../../../geometry/area';
 import { add, cross, distance, mix, scale, sub, unit, type Area, type Line, type Point } from '../../../geometry/point';
 import { evenly, lengthsAlong, resample } from '../../../geometry/line';
 import { rowField, type RowField } from './field';
-import { valueAt } from './grid';
+import { valueAt } from './fieldGrid';
 import { levelRows, levelsFor } from './levels';
 
 /** Rows that follow slants, each a stretch inside the area. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { areaOf, clean, cropped, intersect, subtract, unite } from '../geometry/area';
 import { boundsOf, type Area } from '../geometry/point';
-import { Cover } from './cover';
+import { Cover } from './laterCover';
 import type { PlacedItem } from './place';
 
 const HEXES = ['#111111', '#222222', '#333333'];

@@ -1,6 +1,6 @@
 import { clean } from '../../geometry/area';
 import { dataToRings } from '../../geometry/path';
-import { indexEdges } from './edges';
+import { indexEdges } from './outlineEdges';
 import { centreLine, makeTrack, medianWidth, widenRow } from './track';
 
 const RING = indexEdges(

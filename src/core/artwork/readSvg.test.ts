@@ -2,7 +2,7 @@ import { InputError } from '../document/errors';
 import { areaOf } from '../geometry/area';
 import { boundsOf } from '../geometry/point';
 import { placeArt } from './place';
-import { readSvg } from './svg';
+import { readSvg } from './readSvg';
 
 const svg = (body: string, attributes = 'viewBox="0 0 100 100"') => `<svg xmlns="http://www.w3.org/2000/svg" ${attributes}>${body}</svg>`;
 const at100 = (body: string, attributes?: string) => placeArt(readSvg(svg(body, attributes)), { width: 100 });

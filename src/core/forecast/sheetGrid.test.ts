@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { gridOver, RING_MM } from './grid';
+import { gridOver, RING_MM } from './sheetGrid';
 
 const hoopSide = fc.integer({ min: 40, max: 500 });
 const beyond = ({ columns, rows, cellMm }: ReturnType<typeof gridOver>['grid'], width: number, height: number): [number, number] => [

@@ -6,7 +6,7 @@ import { MAX_ART_NODES } from '../units/tolerances';
 import { InputError } from '../document/errors';
 import { numberOf, physicalLength, resolvePaint } from './paint';
 import { SHAPES, shapePath, type Viewport } from './shapes';
-import { INITIAL_STYLE, sheetStyles, styleOf, type Style } from './styles';
+import { INITIAL_STYLE, sheetStyles, styleOf, type Style } from './cssStyles';
 import { parseSvgText } from './xml';
 
 /** One act of painting, in the drawing's own units, back to front. */

@@ -1,6 +1,6 @@
 import { areaOf, components } from '../geometry/area';
 import { dataToRings } from '../geometry/path';
-import { carveBeneath } from './carve';
+import { carveBeneath } from './knockout';
 import type { PlacedItem } from './place';
 
 const item = (data: string): PlacedItem =>

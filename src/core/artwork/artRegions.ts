@@ -8,8 +8,8 @@ import { outlineOf } from '../geometry/outline';
 import { formatPath, ringsToData } from '../geometry/path';
 import { boundsOf, type Area, type Line } from '../geometry/point';
 import { SPECK_MM2 } from '../units/tolerances';
-import { carveBeneath, type Carved } from './carve';
-import { Cover } from './cover';
+import { carveBeneath, type Carved } from './knockout';
+import { Cover } from './laterCover';
 import type { PlacedArt, PlacedItem } from './place';
 
 /** One connected part of the drawing at real size. */

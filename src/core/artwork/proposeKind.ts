@@ -9,7 +9,7 @@ import { distance, type Area } from '../geometry/point';
 import { coverageOf } from '../stitches/coverage';
 import { StitchBuffer } from '../stitches/buffer';
 import { prepareShape, resolveSettings, stitchShape } from '../pieces/registry';
-import type { Region } from './regions';
+import type { Region } from './artRegions';
 import { WIDEST_SATIN_MM } from '../units/craft';
 
 /** What a region should be sewn as, and why. */

@@ -5,9 +5,9 @@ import { Role } from '../../stitches/roles';
 import type { ColumnEnds, UnderlayLayer } from '../../document/types';
 import { SHORTEST_STITCH_MM } from '../../units/tolerances';
 import type { RowMesh } from '../rows/mesh';
-import { travelTo } from '../rows/sew';
+import { travelTo } from '../rows/sewRows';
 import { sewColumn, type ColumnCover } from './cover';
-import { capOf, withEnds } from './ends';
+import { capOf, withEnds } from './columnEnds';
 import { centreLine, crossingAt, widenRow, type Column, type ColumnNetwork, type Track } from './track';
 import { COLUMN_INSET_MM } from '../../units/craft';
 

@@ -2,7 +2,7 @@ import type { Job } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
 import { Planner } from '../plan/planner';
 import { forecast } from './forecast';
-import { commonEvents, SheetMemory } from './memory';
+import { commonEvents, SheetMemory } from './sheetMemory';
 
 const field = (x: number, spacing = 0.4) => piece('fill', { area: `M${x},-15 h9 v30 h-9 Z` }, { spacing });
 const job = (...spacings: number[]): Job => {

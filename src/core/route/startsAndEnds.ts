@@ -2,7 +2,7 @@ import { distance, type Point } from '../geometry/point';
 import { choicesOf, LONGEST_SHOWN_MM, type Choices } from './choices';
 import type { CoverGrid, HiddenNear } from './coverGrid';
 import type { RouteItem } from './item';
-import { dependOn, type Between, type RouteMemory } from './memory';
+import { dependOn, type Between, type RouteMemory } from './routeMemory';
 import { DETOUR, type Pace } from './seconds';
 import type { StartEnd } from '../stitches/startEnd';
 

@@ -1,5 +1,5 @@
 import { piece } from '../pieces/fixtures';
-import { FIELD_MM, requireBounds } from './bounds';
+import { FIELD_MM, requireBounds } from './recordBounds';
 
 const at = (d: string) => () => requireBounds([piece('fill', { area: d })]);
 

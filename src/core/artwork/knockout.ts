@@ -1,7 +1,7 @@
 import { areaOf, components, intersect, roughOffset, simplify, subtract, unite } from '../geometry/area';
 import type { Area } from '../geometry/point';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
-import { HIDDEN_DETAIL_MM } from './cover';
+import { HIDDEN_DETAIL_MM } from './laterCover';
 import type { PlacedItem } from './place';
 
 /** What remains to be sewn of an item when those painted over it are taken into account. */

@@ -2,13 +2,13 @@ import type { Job, Piece, RoutePolicy } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
 import { objectiveOf } from '../route/objectives';
 import { allows, constraintsOf } from '../route/constraints';
-import { evaluate } from '../route/ends';
+import { evaluate } from '../route/startsAndEnds';
 import { optimalOrder } from '../route/exact';
 import { CoverGrid } from '../route/coverGrid';
 import { searchOrder } from '../route/search';
 import { Planner } from './planner';
 import { measurePlan } from './measure';
-import { inOrder, proposeRoute } from './propose';
+import { inOrder, proposeRoute } from './proposeRoute';
 import { routeInput } from './links';
 
 const rect = (x: number, y: number, w: number, h: number): string => `M${x},${y} h${w} v${h} h${-w} Z`;
