@@ -1,6 +1,6 @@
 import type { InputError } from '@/core/document/errors';
 import { JobSender } from './jobWire';
-import type { FromWorker, PartOf, Protocol, Request, RequestName, ToWorker } from './protocol';
+import type { EngineRequest, FromWorker, PainterRequest, PartOf, Protocol, Request, RequestName, ToWorker } from './protocol';
 
 /** A failure whose message is fit for people. */
 export class WorkerError extends Error {
@@ -38,10 +38,11 @@ const DIED = 'The calculation stopped twice and was given up. Your job is unharm
 const abortError = (): Error => new DOMException('cancelled', 'AbortError');
 
 /**
- * Typed calls to one worker, which answers them one after the other. A cancelled call rejects at once, and its work is stopped by
- * replacing the worker. A worker that dies or does not load is replaced, and what it had to do is tried once more.
+ * Typed calls to one worker, which answers them one after the other; one that it does not serve is a type error. A cancelled call
+ * rejects at once, and its work is stopped by replacing the worker. A worker that dies or does not load is replaced, and what it
+ * had to do is tried once more.
  */
-export class WorkerClient {
+export class WorkerClient<Served extends RequestName = RequestName> {
   private worker: Worker | null = null;
   private started = false;
   /** What the worker knows of jobs; a new worker knows nothing. */
@@ -55,7 +56,7 @@ export class WorkerClient {
     public replaced: (() => void) | null = null,
   ) {}
 
-  call<K extends RequestName>(name: K, input: Protocol[K]['in'], options: CallOptions<PartOf<K>> = {}): Promise<Protocol[K]['out']> {
+  call<K extends Served>(name: K, input: Protocol[K]['in'], options: CallOptions<PartOf<K>> = {}): Promise<Protocol[K]['out']> {
     const { signal, progress, part, transfer = [] } = options;
     if (signal?.aborted) return Promise.reject(abortError());
     const id = this.next++;
@@ -141,8 +142,10 @@ export class WorkerClient {
 }
 
 /** Artwork, plans and files. */
-export const engine = new WorkerClient(() => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }));
+export const engine = new WorkerClient<EngineRequest>(() => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }));
 /** What will go wrong and how the cloth will move: apart, so that an edit never waits for it. */
-export const prover = new WorkerClient(() => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }));
+export const prover = new WorkerClient<EngineRequest>(() => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }));
 /** Pictures of thread, apart so that drawing never waits for planning. */
-export const painter = new WorkerClient(() => new Worker(new URL('./painter.worker.ts', import.meta.url), { type: 'module' }));
+export const painter = new WorkerClient<PainterRequest>(
+  () => new Worker(new URL('./painter.worker.ts', import.meta.url), { type: 'module' }),
+);

@@ -29,7 +29,7 @@ import { Command } from '@/core/stitches/roles';
 import type { Job, Piece } from '@/core/document/types';
 import { compared } from './compared';
 import { PartSender, PlanSender } from './planWire';
-import type { PlaceView, RegionView, Survey, SurveyRequest, WiredPlanned } from './protocol';
+import type { EngineRequest, PlaceView, RegionView, Survey, SurveyRequest, WiredPlanned } from './protocol';
 import { serve, type Answer } from './serve';
 import { WIDEST_SATIN_MM } from '@/core/units/craft';
 import type { PlanPart } from '@/core/plan/delta';
@@ -110,7 +110,7 @@ function plannedFor(
   return { output: { plan: wired, figures: measurePlan(job, made), outlines, milliseconds }, transfer };
 }
 
-serve({
+serve<EngineRequest>({
   survey: (input, progress) => ({ output: survey(input, progress) }),
   plan: ({ job, held }, progress, part) => plannedFor(job, held, progress, part),
   weight: ({ job }) => {

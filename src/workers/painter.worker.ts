@@ -1,11 +1,12 @@
 import { Canvas } from '@/core/render/canvas';
 import { PlanReceiver } from './planWire';
+import type { PainterRequest } from './protocol';
 import { serve } from './serve';
 
 const plans = new PlanReceiver();
 const canvas = new Canvas();
 
-serve({
+serve<PainterRequest>({
   showPlan: ({ plan: wired, looks, hidden }) => {
     const plan = plans.take(wired);
     if (plan) canvas.show(plan, looks, hidden, wired.base === null ? null : wired.delta, wired.version);

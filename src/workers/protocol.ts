@@ -117,8 +117,8 @@ export interface Picture extends View {
   pixels: Uint8ClampedArray<ArrayBuffer>;
 }
 
-/** Every request of the workers: what goes in and what comes back. */
-export interface Protocol {
+/** What the engine's program answers: what goes in and what comes back. */
+interface EngineProtocol {
   survey: { in: SurveyRequest; out: Survey };
   /** @param held version of the plan that the asker holds; null for none */
   plan: { in: { job: Job; held: string | null }; out: WiredPlanned; part: PlanPart };
@@ -150,6 +150,10 @@ export interface Protocol {
   preview: { in: { job: Job }; out: { path: string; stitches: number } };
   /** A sample of the gallery as a picture, at `scale` pixels per mm. */
   sample: { in: { id: string; scale: number }; out: { png: Blob; stitches: number } };
+}
+
+/** What the painter's answers. */
+interface PainterProtocol {
   showPlan: {
     in: { plan: WiredPlan; looks: ThreadLook[]; hidden: number[] };
     /** Whether it could be made of what the painter holds. */
@@ -161,7 +165,10 @@ export interface Protocol {
   hide: { in: { hidden: number[] }; out: null };
   picture: { in: View; out: Picture };
 }
+export type Protocol = EngineProtocol & PainterProtocol;
 export type RequestName = keyof Protocol;
+export type EngineRequest = keyof EngineProtocol;
+export type PainterRequest = keyof PainterProtocol;
 /** What comes of a request before it is done. */
 export type PartOf<K extends RequestName> = Protocol[K] extends { part: infer P } ? P : never;
 
