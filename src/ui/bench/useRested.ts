@@ -8,8 +8,8 @@ const REST_MS = 120;
 const PICTURE_MS = 1500;
 
 /**
- * A value that follows the plan once the cloth shows it, but waits for rest while plans come in quick succession, as they do
- * while a shape is dragged: what need not follow the hand leaves the time to what must.
+ * Something of the plan that follows it once the cloth shows it, but waits for rest while plans come in quick succession, as they do
+ * while a shape is dragged: what need not follow the hand leaves the time to what must. Where there was nothing it follows at once.
  */
 export function useRested<T>(value: T): T {
   const [shown, setShown] = useState(value);
@@ -19,9 +19,10 @@ export function useRested<T>(value: T): T {
     const quick = now - last.current < 2 * REST_MS;
     last.current = now;
     const follow = (): void => setShown(() => value);
+    if (!value) return after(0, follow);
     return quick ? after(REST_MS, follow) : oncePictured(follow);
   }, [value]);
-  return shown;
+  return value && shown ? shown : value;
 }
 
 function after(ms: number, then: () => void): () => void {

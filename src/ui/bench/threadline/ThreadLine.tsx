@@ -17,14 +17,14 @@ import { useRested } from '../useRested';
 /** The whole sewing order as a strip in machine time: order list, player, trim counter and stitch-length chart in one. */
 export function ThreadLine({ job }: { job: Job }) {
   // The cloth answers first: while a shape is dragged the strip follows when there is time.
-  const { planned, of } = useRested(usePlan());
+  const planned = useRested(usePlan((s) => s.planned));
   return (
     <section aria-label="Thread line" className="flex h-[148px] shrink-0 border-t border-hairline bg-panel">
       <PlayControls />
       <div className="relative min-w-0 flex-1">
-        {planned && of && planned.plan.x.length > 0 ? (
+        {planned && planned.plan.x.length > 0 ? (
           <>
-            <Strip job={of} planned={planned} />
+            <Strip job={planned.job} planned={planned} />
             <Scale />
           </>
         ) : (
