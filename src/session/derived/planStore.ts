@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import { looksOf } from '@/core/render/picture';
 import type { Job } from '@/core/document/types';
 import { ofEach } from '@/core/geometry/known';
-import { memoryOf } from '@/core/plan/delta';
+import { memoryOf, type PlanPart } from '@/core/plan/delta';
 import { explainCuts, type ExplainedCut } from '@/core/plan/explain';
 import type { PlanFigures } from '@/core/plan/measure';
 import { keepPicture } from '@/platform/storage/records';
@@ -12,7 +12,6 @@ import type { Planned } from '@/workers/protocol';
 import { allKept, keptVersion, useJob } from '../job/jobStore';
 import { requestProof } from './proofStore';
 import { useView } from '../view/viewStore';
-import type { PlanPart } from '@/core/plan/delta';
 
 interface PlanState {
   planned: Planned | null;

@@ -271,6 +271,15 @@ test('whoever gives way writes nothing more, and keeps what was unsaved as a ver
   expect(await kept()).toBe('Theirs');
 });
 
+test('whoever gives way while there is no room for a version keeps what is open', async () => {
+  rename('Nowhere to go');
+  disk.full = true;
+  await state().giveWay();
+  disk.full = false;
+  await pass(20_000);
+  expect(state()).toMatchObject({ conflict: 'changed', job: { name: 'Nowhere to go' } });
+});
+
 test('a job removed elsewhere does not come back', async () => {
   await removeKept('one');
   rename('Still here');

@@ -195,9 +195,12 @@ export const useJob = create<JobState>((set, get) => {
       await mine?.stop();
       if (mine !== keeper) return;
       const lost = get().job;
-      const left = lost && !allKept() ? await keepVersion(lost).catch(() => null) : null;
+      const unsaved = lost && !allKept() ? lost : null;
+      const put = unsaved ? await keepVersion(unsaved).catch(() => null) : null;
+      // What cannot be put anywhere stays open, with the ways out of a conflict.
+      if (unsaved && !put) return set({ conflict: 'changed' });
       await take(job.id);
-      if (left) set({ notice: 'Another tab took this job over; what was not saved here is kept as a version: see Compare.' });
+      if (put) set({ notice: 'Another tab took this job over; what was not saved here is kept as a version: see Compare.' });
     },
 
     change: (label, recipe, mark) => move((job, history) => record(job, history, label, recipe, mark)),

@@ -4,7 +4,7 @@ import type { Finding } from '@/core/proof/finding';
 import { eventOfFinding } from './halts';
 
 /** A finding with the event at which it is sewn. */
-interface Sewn {
+interface FindingEvent {
   finding: Finding;
   event: number;
 }
@@ -12,8 +12,8 @@ interface Sewn {
 const eventOf = ofPair<StitchPlan, Finding, number | null>(eventOfFinding);
 
 /** The first findings that nobody accepted and that have a place in the sewing, at most so many. */
-export function findingEvents(plan: StitchPlan, findings: readonly Finding[], most = Infinity): readonly Sewn[] {
-  const out: Sewn[] = [];
+export function findingEvents(plan: StitchPlan, findings: readonly Finding[], most = Infinity): readonly FindingEvent[] {
+  const out: FindingEvent[] = [];
   for (const finding of findings) {
     if (out.length >= most) break;
     const event = finding.accepted === undefined ? eventOf(plan, finding) : null;
