@@ -102,7 +102,7 @@ function plannedFor(
   const began = performance.now();
   const version = plans.nextVersion();
   const parts = new PartSender(version, send);
-  const made = planner.plan(job, progress, (so) => parts.grown(so));
+  const made = planner.plan(job, progress, (so, all) => parts.grown(so, all));
   const milliseconds = performance.now() - began;
   const { wired, transfer } = plans.wire(made, held, version);
   const outlines = outlinesOf(job, wired.base === null ? [] : outlinesSent);

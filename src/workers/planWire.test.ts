@@ -4,6 +4,7 @@ import type { StitchPlan } from '@/core/plan/plan';
 import { Planner } from '@/core/plan/planner';
 import { PartSender, PlanReceiver, PlanSender, withoutPieces } from './planWire';
 import type { PlanPart } from '@/core/plan/delta';
+import { Role } from '@/core/stitches/roles';
 
 const planner = new Planner();
 const job = jobOf([0, 20, 40].map((x) => piece('fill', { area: `M${x},0 h10 v10 h-10 Z` })));
@@ -59,8 +60,8 @@ describe('parts of a plan that is being made', () => {
     const sender = new PartSender('v', (part) => parts.push(structuredClone(part)));
     let now = 0;
     const clock = jest.spyOn(performance, 'now').mockImplementation(() => now);
-    const plan = planner.plan(job, undefined, (so) => {
-      sender.grown(so);
+    const plan = planner.plan(job, undefined, (so, all) => {
+      sender.grown(so, all);
       now += ms;
     });
     clock.mockRestore();
@@ -79,7 +80,9 @@ describe('parts of a plan that is being made', () => {
         expect([...events[name]]).toEqual([...plan[name].subarray(so - overlap, so - overlap + events[name].length)]);
       so += events.x.length - overlap;
     }
-    expect(so).toBeLessThan(plan.x.length);
+    // What comes after the last piece: its end is tied and cut, and the plan ends.
+    expect(plan.x.length - so).toBeLessThan(8);
+    expect([...plan.role.subarray(so)].every((role) => role !== Role.cover)).toBe(true);
   });
 
   test('are not sent of what is soon done, nor where most is as it was', () => {

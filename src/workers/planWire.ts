@@ -53,11 +53,14 @@ export class PartSender {
     private readonly send: (part: PlanPart, transfer: ArrayBuffer[]) => void,
   ) {}
 
-  /** Called whenever the plan has grown. Where most of it is as it was before, there is little to draw. */
-  grown(so: Growing): void {
+  /**
+   * Called whenever the plan has grown. Where most of it is as it was before, there is little to draw.
+   * @param all the plan is sewn: what is left goes while its figures are worked out, but no plan goes as one part
+   */
+  grown(so: Growing, all: boolean): void {
     const now = performance.now();
     this.last ??= now;
-    if (now - this.last < PART_MS || so.anew < so.length / 2) return;
+    if (now - this.last < (all && !this.first ? 0 : PART_MS) || so.anew < so.length / 2) return;
     const from = Math.max(0, this.sent - OVERLAP);
     const events = so.since(from);
     const part = { version: this.version, overlap: this.sent - from, first: this.first, events };

@@ -55,8 +55,10 @@ export interface ResolveContext {
 
 /** What a person chose, or else what is usual. */
 export function pick<T>(hand: T | undefined, otherwise: Resolved<T>): Resolved<T> {
-  return hand === undefined ? otherwise : { value: hand, from: 'hand', why: 'set by hand' };
+  return hand === undefined ? otherwise : byHand(hand);
 }
+
+export const byHand = <T>(value: T): Resolved<T> => ({ value, from: 'hand', why: 'set by hand' });
 
 export const rule = <T>(value: T, why: string): Resolved<T> => ({ value, from: 'rule', why });
 export const recipe = <T>(value: T, why: string): Resolved<T> => ({ value, from: 'recipe', why });

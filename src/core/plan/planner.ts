@@ -10,9 +10,12 @@ import { Router } from './links';
 import { Settler, surroundingsOf } from '../pieces/prepare/settle';
 import type { Shaped } from '../pieces/prepare/shaped';
 import type { StartEnd } from '../stitches/startEnd';
+import { stayWarm } from '../units/warm';
+import { keepClippingWarm } from '../geometry/warm';
 
 /** A plan that is being made: what it holds will stay as it is. */
 export type Growing = Pick<Assembly, 'length' | 'anew' | 'since'>;
+type Grown = (so: Growing, all: boolean) => void;
 
 /** What a shaped piece was sewn as last. */
 interface LastSewn {
@@ -36,9 +39,9 @@ export class Planner {
 
   /**
    * @param progress called with the share done, 0 to 1; may throw to cancel
-   * @param grown called after each piece with what is sewn so far
+   * @param grown called after each piece with what is sewn so far, and whether that is all
    */
-  plan(job: Job, progress: (done: number) => void = () => undefined, grown: (so: Growing) => void = () => undefined): StitchPlan {
+  plan(job: Job, progress: (done: number) => void = () => undefined, grown: Grown = () => undefined): StitchPlan {
     const shaped = this.shape(job, progress);
     const route = this.router.routeOf(job, shaped);
     const context = surroundingsOf(job);
@@ -47,10 +50,11 @@ export class Planner {
     shaped.forEach((s, i) => {
       progress(0.5 + (0.5 * i) / job.pieces.length);
       assembly.add(this.sewn(s, route.endsOf(i)));
-      grown(assembly);
+      grown(assembly, i === shaped.length - 1);
     });
     this.forget(job.pieces.length);
     const plan = assembly.finish();
+    keepClippingWarm();
     this.joints = { context, blocks: assembly.blocks, plan };
     return plan;
   }
@@ -83,7 +87,7 @@ export class Planner {
     const key = `${shapeKey(piece)}|${JSON.stringify(values)}|${JSON.stringify(ends)}`;
     const known = this.stitches.get(key);
     if (known) return known;
-    const out = new StitchBuffer();
+    const out = stayWarm(new StitchBuffer());
     stitchShape(piece, out, shape, settings, ends);
     const made = out.columns();
     this.stitches.set(key, made);

@@ -5,6 +5,7 @@ import type { RouteItem } from './item';
 import { dependOn, type Between, type RouteMemory } from './routeMemory';
 import { DETOUR, type Pace } from './seconds';
 import type { StartEnd } from '../stitches/startEnd';
+import { stayWarm } from '../units/warm';
 
 /** An order with the best starts and ends for it. */
 export interface Evaluated {
@@ -88,7 +89,7 @@ export function stepTo(
   if (changes || target.approach?.how === 'trim') return step;
   const reach = to.starts.map((_, s) => costs[cheapest[s]!]!);
   if (reach.every((so) => so >= away)) return step;
-  const seconds = new LinkSeconds(ground, from, to, k, target, options, between);
+  const seconds = stayWarm(new LinkSeconds(ground, from, to, k, target, options, between));
   for (let e = 0; e < n; e++) {
     for (let s = 0; s < reach.length; s++) {
       const so = reach[s]!;

@@ -14,7 +14,7 @@ export function withoutHairlines(area: Area, parts: readonly Area[]): { area: Ar
   const core = roughOffset(area, -HALF_HAIRLINE_MM);
   if (core.length === 0) return { area, parts };
   const expected = areaOf(area) - HALF_HAIRLINE_MM * perimeterOf(area);
-  const apart = components(core).length !== parts.length;
+  const apart = (core.length === 1 ? 1 : components(core).length) !== parts.length;
   if (!apart && areaOf(core) - expected < SHORT_MM * HALF_HAIRLINE_MM) return { area, parts };
   // Grown a little more than shrunk, so that corners and tips stay as drawn.
   const kept = intersect(offset(core, HALF_HAIRLINE_MM * 2), area);

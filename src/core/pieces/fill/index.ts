@@ -65,10 +65,13 @@ function prepare(piece: Piece): FillShape | null {
   const perimeter = perimeterOf(area);
   const slants = (piece.slants ?? []).flatMap((d) => dataToRings(d)).filter((l) => l.length > 1);
   const points = extremes(area);
+  let angleDeg: number | undefined;
   return {
     facts: {
       widthMm: (2 * areaOf(area)) / perimeter,
-      angleDeg: slants.length > 0 ? angleAlong(slants) : proposeAngle(area),
+      get angleDeg() {
+        return (angleDeg ??= slants.length > 0 ? angleAlong(slants) : proposeAngle(area));
+      },
       ...(openings.length > 0 ? { openings: { count: openings.length, edgeMm: perimeterOf(openings.map((o) => o.ring)) } } : {}),
     },
     cover: area,

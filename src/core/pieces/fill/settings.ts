@@ -1,7 +1,7 @@
 import type { Resolved } from '../../document/resolved';
 import type { Piece, Stagger, UnderlayLayer } from '../../document/types';
 import { apart, normalDirection } from '../../units/directions';
-import { pick, recipe, rule, spacingForThread, type ResolveContext, type ShapeFacts, type WithoutTies } from '../resolve';
+import { byHand, pick, recipe, rule, spacingForThread, type ResolveContext, type ShapeFacts, type WithoutTies } from '../resolve';
 import { pullCompFor } from '../rules/compensation';
 import { FOAM_SPACING_MM } from '../rules/foam';
 import { fillUnderlay } from '../rules/underlay';
@@ -32,7 +32,7 @@ export function fillSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContex
       fillUnderlay(own, facts.widthMm, Math.max(spacing.value, own.spacingTo ?? 0), ctx.recipe),
     ),
     stitchLength: pick(own.stitchLength, recipe(ctx.recipe.fillLength, ctx.recipe.name)),
-    ...(turning ? {} : { angle: pick(own.angle, directionFor(piece, facts, ctx.beneathDeg)) }),
+    ...(turning ? {} : { angle: own.angle === undefined ? directionFor(piece, facts, ctx.beneathDeg) : byHand(own.angle) }),
     ...(facts.openings ? { openings: pick(own.openings, rule<'carve' | 'sew-over'>('carve', openingWords(facts.openings))) } : {}),
     stagger: pick(own.stagger, piece.carve ? rule<Stagger>('carved', 'along the carved lines') : rule<Stagger>('mixed', 'no groove shows')),
   };

@@ -25,18 +25,33 @@ export function groundRows(shape: PreparedShape | null, settings: ResolvedSettin
   return { box: boxOf(shape.cover), cover: shape.cover, angleDeg: settings.angle.value };
 }
 
-/** Direction of the straight rows that most of a piece lies on, degrees; undefined when it lies on none. The latest counts. */
-export function directionBeneath(shape: PreparedShape, before: readonly GroundRows[]): number | undefined {
-  const box = boxOf(shape.painted);
-  let probes: Point[] | null = null;
-  for (let i = before.length - 1; i >= 0; i--) {
-    const below = before[i]!;
-    if (!boundsTouch(below.box, box)) continue;
-    probes ??= probesIn(shape, box);
-    const on = probes.filter((p) => contains(below.cover, p)).length;
-    if (on > MOSTLY * probes.length) return below.angleDeg;
+/** Fields of rows in the order in which they are sewn. */
+export class Grounds {
+  private readonly all: GroundRows[] = [];
+  /** Their boxes side by side: each new piece is held against all of them. */
+  private readonly boxes: number[] = [];
+
+  lay(ground: GroundRows): void {
+    const { minX, minY, maxX, maxY } = ground.box;
+    this.all.push(ground);
+    this.boxes.push(minX, minY, maxX, maxY);
   }
-  return undefined;
+
+  /** Direction of the straight rows that most of a piece lies on, degrees; undefined when it lies on none. The latest counts. */
+  directionBeneath(shape: PreparedShape): number | undefined {
+    const { boxes } = this;
+    const box = boxOf(shape.painted);
+    const { minX, minY, maxX, maxY } = box;
+    let probes: Point[] | null = null;
+    for (let i = this.all.length - 1, b = 4 * i; i >= 0; i--, b -= 4) {
+      if (boxes[b]! > maxX || boxes[b + 1]! > maxY || boxes[b + 2]! < minX || boxes[b + 3]! < minY) continue;
+      const below = this.all[i]!;
+      probes ??= probesIn(shape, box);
+      const on = probes.filter((p) => contains(below.cover, p)).length;
+      if (on > MOSTLY * probes.length) return below.angleDeg;
+    }
+    return undefined;
+  }
 }
 
 /** Whether a field of rows could matter to what a piece lies on. */

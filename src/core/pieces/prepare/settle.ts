@@ -3,7 +3,7 @@ import { colourDifference } from '../../cloth/threads';
 import type { Job, Piece } from '../../document/types';
 import { formOf, prepareShape, resolveSettings, underSchool } from '../registry';
 import type { ResolveContext } from '../resolve';
-import { directionBeneath, groundRows, reaches, type GroundRows } from './beneath';
+import { Grounds, groundRows, reaches, type GroundRows } from './beneath';
 import type { Shaped } from './shaped';
 
 /** Thread and cloth nearer than this are one colour to the eye (CIEDE2000). */
@@ -50,7 +50,7 @@ export class Settler {
     const surroundings = contextOf(piece);
     const laid = same ? known.shaped.laid : underSchool(piece, surroundings.settings);
     const shape = same ? known.shaped.shape : prepareShape(laid);
-    const beneathDeg = shape && formOf(piece) === 'rows' ? directionBeneath(shape, below.grounds) : undefined;
+    const beneathDeg = shape && formOf(piece) === 'rows' ? below.grounds.directionBeneath(shape) : undefined;
     if (same && known.beneathDeg === beneathDeg) return known;
     const given = { ...surroundings, ...(beneathDeg === undefined ? {} : { beneathDeg }) };
     const settings = shape ? resolveSettings(piece, shape.facts, given) : null;
@@ -62,7 +62,7 @@ export class Settler {
 
 /** Fields of rows laid so far, and in what they differ from those of the job before. */
 class Below {
-  readonly grounds: GroundRows[] = [];
+  readonly grounds = new Grounds();
   private readonly changed: GroundRows[] = [];
   private laid = 0;
 
@@ -70,7 +70,7 @@ class Below {
 
   lay(settled: Known): void {
     const before = this.last[this.laid++];
-    if (settled.ground) this.grounds.push(settled.ground);
+    if (settled.ground) this.grounds.lay(settled.ground);
     if (before === settled) return;
     for (const { ground } of before ? [before, settled] : [settled]) if (ground) this.changed.push(ground);
   }

@@ -3,6 +3,7 @@ import { distance, type Point } from '../../geometry/point';
 import { fromUV, heightOf, nearestStretch, neighbours, type RowMesh } from './mesh';
 import type { RowSet } from './rowset';
 import { connectedGroups, type Section } from './sections';
+import { stayWarm } from '../../units/warm';
 
 /** Sections that hang together by their rows, with the place towards which they are sewn. */
 export interface SewnGroup {
@@ -54,7 +55,7 @@ function treeFrom(root: number, doors: readonly Door[], seen: Set<number>, end: 
 /** Floods each mesh from every group at once; where two floods first meet is a door. Finer meshes only for what is left apart. */
 function doorsBetween(rows: RowSet, sections: readonly Section[], groups: readonly number[][], ways: Iterable<RowMesh>): Door[] {
   const doors: Door[] = [];
-  const joined = new UnionFind(groups.length);
+  const joined = stayWarm(new UnionFind(groups.length));
   let apart = groups.length - 1;
   for (const mesh of ways) {
     if (apart === 0) break;

@@ -1,6 +1,7 @@
 import type { Area, Point } from '../../geometry/point';
 import { InputError } from '../../document/errors';
 import { cos, PI, sin } from '../../units/trig';
+import { stayWarm } from '../../units/warm';
 
 /** A frame turned so that rows run along u and are stacked along v. Angle as people say it: counter-clockwise on screen. */
 export interface RowFrame {
@@ -50,7 +51,7 @@ const MOST_CROSSINGS = 4_000_000;
  */
 export function scanRows(area: Area, angleDeg: number, spacing: number): RowMesh {
   const frame = rowFrame(angleDeg);
-  const crossings = new Crossings(area, frame, spacing);
+  const crossings = stayWarm(new Crossings(area, frame, spacing));
   return collect(frame, spacing, crossings);
 }
 

@@ -10,6 +10,7 @@ import type { RowSet } from './rowset';
 import { sewingOrder, splitSections, type Section } from './sections';
 import { SewnRows } from './sewn';
 import { wayThrough } from './travel';
+import { stayWarm } from '../../units/warm';
 
 /** Running stitch of travels inside an area, mm (craft §4: 3.0 to 3.5). */
 const TRAVEL_LENGTH_MM = 3;
@@ -50,7 +51,7 @@ export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, 
 export function sewRows(out: StitchBuffer, rows: RowSet, options: SewRowsOptions): void {
   if (rows.count === 0) return;
   const split = options.end && options.endsThere ? rowAtEnd(rows, options.end) : -1;
-  const work = { rows, sewn: new SewnRows(rows), sections: splitSections(rows, split) };
+  const work = { rows, sewn: stayWarm(new SewnRows(rows)), sections: splitSections(rows, split) };
   for (const group of groupsInOrder(rows, work.sections, options.ways, options.end ?? null)) {
     sewGroup(out, work, group.members, group.end, options);
   }

@@ -3,6 +3,7 @@ import { ofEach } from '../../geometry/known';
 import { distance, type Point } from '../../geometry/point';
 import type { Clearance } from './sewn';
 import { fromUV, heightOf, nearestStretch, neighbours, toU, toV, type RowMesh } from './mesh';
+import { stayWarm } from '../../units/warm';
 
 /**
  * Ways through an area that never leave it, over its rows.
@@ -60,7 +61,7 @@ function search(mesh: RowMesh, a: number, b: number, { fromU, targetU, clear }: 
   const done = new Uint8Array(mesh.count);
   cost[a] = 0;
   at[a] = clamp(fromU, mesh.u0[a]!, mesh.u1[a]!);
-  const queue = new FlatQueue<number>();
+  const queue = stayWarm(new FlatQueue<number>());
   queue.push(a, 0);
   for (let here = queue.pop(); here !== undefined; here = queue.pop()) {
     if (here === b) return unwind(came, b).map((stretch) => ({ stretch, u: at[stretch]! }));
