@@ -1,6 +1,7 @@
 import type { Resolved } from '../document/resolved';
 import { recipeOf } from '../cloth/recipes';
-import type { ClothKey, JobSettings, Piece, PieceKindName } from '../document/types';
+import type { ClothKey, JobSettings, Piece } from '../document/types';
+import type { PieceKindName } from '../document/kinds';
 import { unite } from '../geometry/area';
 import { sharpestTurn } from '../geometry/line';
 import { dataToRings, parsePath, ringsToData } from '../geometry/path';

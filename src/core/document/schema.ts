@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { FIELD_MM, requireBounds } from './recordBounds';
 import { InputError } from './errors';
+import { PIECE_KINDS } from './kinds';
 import { SETTING_KEYS, SETTINGS, type AnySetting, type NumberKey } from './catalogue';
 import { LAYER_RANGES, WIDTH_RANGE } from './ranges';
 import {
@@ -8,7 +9,6 @@ import {
   ART_PLACES,
   CLOTH_KEYS,
   JOB_VERSION,
-  PIECE_KINDS,
   PLACES,
   ROUTE_POLICIES,
   UNDERLAY_KINDS,
@@ -17,7 +17,6 @@ import {
   type Job,
   type JobSettings,
   type Piece,
-  type PieceKindName,
   type PieceSettings,
   type RecipeChange,
   type UnderlayLayer,
@@ -114,7 +113,7 @@ const piece = Joi.object<Piece, true>({
   id: id.required(),
   name: Joi.string().allow('').max(200).required(),
   kind: Joi.string()
-    .valid(...PIECE_KINDS)
+    .valid(...Object.keys(PIECE_KINDS))
     .required(),
   thread: id.required(),
   line: path,
@@ -259,16 +258,8 @@ function checkReferences(job: Job): Job {
       throw new InputError('bad-job', `This job cannot be used: piece ${p.id} names the thread ${p.thread}, which is not in its list.`);
     if (ids.has(p.id)) throw new InputError('bad-job', `This job cannot be used: two pieces are called ${p.id}.`);
     ids.add(p.id);
-    if (!HAS_SHAPE[p.kind](p)) throw new InputError('bad-job', `This job cannot be used: piece ${p.id} (${p.kind}) has no shape.`);
+    const { holds, needs } = PIECE_KINDS[p.kind];
+    if (!holds(p)) throw new InputError('bad-job', `This job cannot be used: piece ${p.id} (${p.kind}) has no shape; it needs ${needs}.`);
   }
   return job;
 }
-
-/** Whether a record holds the shape that its kind needs. */
-const HAS_SHAPE: Record<PieceKindName, (p: Piece) => boolean> = {
-  run: (p) => p.line !== undefined,
-  satin: (p) => p.sides !== undefined || p.area !== undefined || (p.line !== undefined && p.width !== undefined),
-  fill: (p) => p.area !== undefined,
-  border: (p) => p.area !== undefined,
-  applique: (p) => p.area !== undefined,
-};

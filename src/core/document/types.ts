@@ -1,3 +1,5 @@
+import type { PieceKindName } from './kinds';
+
 /** The job record (`job.json`, version 1). Lengths mm, origin at the hoop's centre, x right, y down. */
 export const JOB_VERSION = 1;
 
@@ -161,9 +163,6 @@ export interface PieceSettings {
   tieCount?: number;
   openings?: 'carve' | 'sew-over';
 }
-
-export const PIECE_KINDS = ['run', 'satin', 'fill', 'border', 'applique'] as const;
-export type PieceKindName = (typeof PIECE_KINDS)[number];
 
 /**
  * One piece of sewing. Shapes are SVG path data in mm:

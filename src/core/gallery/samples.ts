@@ -1,5 +1,6 @@
 import { emptyJob } from '../document/job';
-import type { ClothKey, Job, Piece, PieceKindName, PieceSettings } from '../document/types';
+import type { ClothKey, Job, Piece, PieceSettings } from '../document/types';
+import type { PieceKindName } from '../document/kinds';
 
 /** One way of sewing, shown on made-up cloth with words on when to use it. */
 export interface Sample {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { settingsSchema } from '../document/schema';
-import type { Piece, PieceKindName, PieceSettings } from '../document/types';
+import type { Piece, PieceSettings } from '../document/types';
+import type { PieceKindName } from '../document/kinds';
 import { Command } from '../stitches/roles';
 import { Planner } from '../plan/planner';
 import { jobOf, piece } from './fixtures';

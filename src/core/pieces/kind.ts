@@ -28,14 +28,13 @@ export type Form = 'line' | 'column' | 'rows' | 'edge';
 
 /** The surface that each kind of piece offers to the rest of the engine. */
 export interface PieceKind<S extends PreparedShape = PreparedShape> {
-  readonly kind: Piece['kind'];
   readonly form: Form;
-  /** Words for the shape that this kind needs, when a record lacks it. */
-  readonly needs: string;
   /** A piece as the shop's school shapes it, where a school has a say. */
   underSchool?(piece: Piece, school: JobSettings): Piece;
   /** What it is sewn with: a person's choice, else a rule, else the cloth's recipe. */
   settings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): WithoutTies;
+  /** A piece in one sentence, as a practitioner would say it; `widthMm` as in its facts. */
+  sentence(settings: ResolvedSettings, widthMm: number): string;
   /** Whether its lines hide a run that goes exactly along them. */
   hidesAlong?(settings: ResolvedSettings): boolean;
   /** Cloth that it lays on the work, in layers of cover. */

@@ -1,28 +1,14 @@
 import { SHAPE_KEYS } from '../document/catalogue';
 import { reasonOf } from '../document/errors';
 import type { JobSettings, Piece } from '../document/types';
-import { appliqueKind } from './applique';
-import { borderKind } from './border';
-import { fillKind } from './fill';
 import type { Form, PieceKind, PreparedShape } from './kind';
+import { KINDS } from './kinds';
 import type { ResolveContext, ResolvedSettings, ShapeFacts } from './resolve';
 import { tiesFor } from './rules/tieSettings';
-import { runKind } from './run';
-import { satinKind } from './satin';
 import type { StitchBuffer } from '../stitches/buffer';
 import type { StartEnd } from '../stitches/startEnd';
 
-/** All kinds of piece. Adding one is one folder and one entry here. */
-const KINDS: readonly PieceKind<never>[] = [
-  runKind,
-  satinKind,
-  fillKind,
-  borderKind,
-  appliqueKind,
-] as unknown as readonly PieceKind<never>[];
-
-const BY_NAME = new Map(KINDS.map((k) => [k.kind, k]));
-const kindOf = (piece: Pick<Piece, 'kind'>): PieceKind<never> => BY_NAME.get(piece.kind)!;
+const kindOf = (piece: Pick<Piece, 'kind'>): PieceKind<never> => KINDS[piece.kind];
 
 /** What a piece is sewn as. */
 export const formOf = (piece: Pick<Piece, 'kind'>): Form => kindOf(piece).form;
@@ -35,6 +21,9 @@ export function resolveSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveCon
 
 /** A piece as the shop's school shapes it. */
 export const underSchool = (piece: Piece, school: JobSettings): Piece => kindOf(piece).underSchool?.(piece, school) ?? piece;
+
+/** A piece in one sentence, as a practitioner would say it. */
+export const sentenceOf = (piece: Piece, settings: ResolvedSettings, widthMm: number): string => kindOf(piece).sentence(settings, widthMm);
 
 /** Whether a piece's lines hide a run that goes exactly along them. */
 export const hidesAlong = (piece: Piece, settings: ResolvedSettings): boolean => kindOf(piece).hidesAlong?.(settings) ?? false;

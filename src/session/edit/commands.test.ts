@@ -259,10 +259,3 @@ describe('artwork', () => {
     expect(job().artwork[0]).not.toHaveProperty('mirror');
   });
 });
-
-test('a shape is offered only what it can be sewn as', () => {
-  expect(commands.possibleKinds(piece('run', { line: 'M0,0 L5,5' }))).toEqual(['run']);
-  expect(commands.possibleKinds(piece('satin', { line: 'M0,0 L5,5', width: 3 }))).toEqual(['run', 'satin']);
-  expect(commands.possibleKinds(piece('satin', { sides: ['M0,0 V5', 'M3,0 V5'] }))).toEqual(['satin']);
-  expect(commands.possibleKinds(block(0))).toContain('applique');
-});

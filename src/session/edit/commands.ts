@@ -9,10 +9,10 @@ import type {
   Brief,
   Job,
   Piece,
-  PieceKindName,
   PieceSettings,
   Thread,
 } from '@/core/document/types';
+import type { PieceKindName } from '@/core/document/kinds';
 import type { Survey } from '@/workers/protocol';
 import { original } from 'immer';
 import { repeatedAsOne } from '@/core/editing/repeat';
@@ -93,12 +93,6 @@ export function copySettings(from: string, to: readonly string[]): void {
 }
 
 export const renamePiece = (id: string, name: string): void => editPiece(id, 'Rename', (p) => void (p.name = name));
-
-/** Kinds that the shape of a piece can be sewn as. */
-export function possibleKinds(piece: Piece): PieceKindName[] {
-  if (piece.line) return piece.width ? ['run', 'satin'] : ['run'];
-  return piece.sides ? ['satin'] : ['satin', 'fill', 'border', 'applique'];
-}
 
 export const setKind = (id: string, kind: PieceKindName): void => editPiece(id, `Sew as ${kind}`, (p) => void (p.kind = kind));
 

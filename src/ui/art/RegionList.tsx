@@ -1,9 +1,9 @@
 'use client';
 import { counted } from '@/core/units/count';
-import { KIND_WORDS } from '@/core/document/words';
+import { PIECE_KINDS } from '@/core/document/kinds';
 import type { RegionView } from '@/workers/protocol';
 
-const KIND_NAMES: Record<RegionView['kind'], string> = { ...KIND_WORDS, drop: 'Left out' };
+const KINDS: Record<RegionView['kind'], { word: string }> = { ...PIECE_KINDS, drop: { word: 'Left out' } };
 const mm = (v: number): string => v.toFixed(1);
 
 /** Every region with its area, its widths, and what it should be sewn as. */
@@ -56,7 +56,7 @@ export function RegionList({
                 {r.strokeWidthMm !== null ? mm(r.strokeWidthMm) : `${mm(r.width.min)} · ${mm(r.width.median)} · ${mm(r.width.max)}`}
               </td>
               <td className="py-1 pr-4 pl-4" title={r.why}>
-                <span className="font-semibold">{KIND_NAMES[r.kind]}</span>
+                <span className="font-semibold">{KINDS[r.kind].word}</span>
                 <span className="block text-xs leading-tight text-quiet">{r.why}</span>
               </td>
             </tr>

@@ -11,6 +11,7 @@ import type { ResolvedSettings } from '../resolve';
 import { runPoints } from '../run/points';
 import { styledPoints } from '../run/lineStyles';
 import type { StartEnd } from '../../stitches/startEnd';
+import { rowsSentence } from '../sentence';
 
 /** Usual width of the covering satin, mm: 3 to 4 (craft §8). */
 const COVER_WIDTH_MM = 3.5;
@@ -89,10 +90,9 @@ const LAYERS = 1;
 
 /** Cloth laid on and held by a satin edge: it saves the stitches of a large area. */
 export const appliqueKind: PieceKind<AppliqueShape> = {
-  kind: 'applique',
   form: 'edge',
-  needs: 'an area',
   settings: appliqueSettings,
+  sentence: (s, widthMm) => rowsSentence(`Appliqué: placement line, stop, tack-down, stop, then satin ${widthMm.toFixed(1)} wide`, s),
   laidOnLayers: LAYERS,
   prepare,
   stitch,

@@ -8,6 +8,7 @@ import type { ResolvedSettings } from '../resolve';
 import { borderSettings } from './settings';
 import { edgingOf, sewEdging, type Edging } from './edging';
 import type { StartEnd } from '../../stitches/startEnd';
+import { rowsSentence } from '../sentence';
 
 /** Usual width of the satin round a patch, mm: 3.5 to 4.5 (craft §8). */
 const BORDER_WIDTH_MM = 4;
@@ -44,10 +45,9 @@ function stitch(out: StitchBuffer, shape: BorderShape, set: ResolvedSettings, en
 
 /** The satin border round a patch: it is where the patch is cut out. */
 export const borderKind: PieceKind<BorderShape> = {
-  kind: 'border',
   form: 'edge',
-  needs: 'an area',
   settings: borderSettings,
+  sentence: (s, widthMm) => rowsSentence(`Border, ${widthMm.toFixed(1)} wide inside the edge`, s),
   prepare,
   stitch,
 };

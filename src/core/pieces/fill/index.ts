@@ -23,6 +23,7 @@ import { lineRows, straightRows, type RowSet } from '../rows/rowset';
 import { sewRows, travelTo } from '../rows/sewRows';
 import type { StartEnd } from '../../stitches/startEnd';
 import { AREA_INSET_MM, HIDES_TO_MM } from '../../units/craft';
+import { rowsSentence } from '../sentence';
 
 export interface FillShape extends PreparedShape {
   parts: readonly Area[];
@@ -217,4 +218,13 @@ function nearestIndex(ring: readonly Point[], p: Point | null): number {
   return best;
 }
 
-export const fillKind: PieceKind<FillShape> = { kind: 'fill', form: 'rows', needs: 'an area', settings: fillSettings, prepare, stitch };
+const headOf = ({ angle, stitchLength }: ResolvedSettings): string =>
+  angle ? `Fill at ${angle.value.toFixed(0)}°, stitches ${stitchLength.value.toFixed(1)}` : 'Fill turning with its slants';
+
+export const fillKind: PieceKind<FillShape> = {
+  form: 'rows',
+  settings: fillSettings,
+  sentence: (s) => rowsSentence(headOf(s), s),
+  prepare,
+  stitch,
+};

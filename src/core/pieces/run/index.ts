@@ -6,6 +6,7 @@ import type { Piece, RunStyle } from '../../document/types';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { Command, Role } from '../../stitches/roles';
 import { THREAD_WIDTH_MM } from '../../units/tolerances';
+import { runSentence } from './sentence';
 import { runSettings } from './settings';
 import type { PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
@@ -100,10 +101,9 @@ function goTo(out: StitchBuffer, p: Point): void {
 const HIDING_STYLES: ReadonlySet<RunStyle> = new Set<RunStyle>(['plain', 'double', 'bean', 'backstitch']);
 
 export const runKind: PieceKind<RunShape> = {
-  kind: 'run',
   form: 'line',
-  needs: 'a line',
   settings: runSettings,
+  sentence: runSentence,
   hidesAlong: ({ style, foundation }) => !!style && HIDING_STYLES.has(style.value) && !foundation?.value,
   prepare,
   stitch,

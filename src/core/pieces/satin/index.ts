@@ -19,6 +19,7 @@ import { sewNetwork } from './sewNetwork';
 import { medianWidth, type ColumnNetwork, type Track } from './track';
 import type { StartEnd } from '../../stitches/startEnd';
 import { WIDEST_SATIN_MM } from '../../units/craft';
+import { rowsSentence } from '../sentence';
 
 /** Satin never sews narrower than this, mm (craft §4: minimum sewn width 1.0, with the thread's own width inside). */
 const LEAST_SEWN_MM = 1;
@@ -151,11 +152,11 @@ function waysIn(area: Area): Iterable<RowMesh> {
 }
 
 export const satinKind: PieceKind<SatinShape> = {
-  kind: 'satin',
   form: 'column',
-  needs: 'two sides, a line with a width, or an area',
   underSchool,
   settings: satinSettings,
+  sentence: (s, widthMm) =>
+    rowsSentence(`Satin, mostly ${widthMm.toFixed(1)} wide${(s.foam?.value ?? 0) > 0 ? ` on ${s.foam!.value} mm of foam` : ''}`, s),
   prepare,
   stitch,
 };

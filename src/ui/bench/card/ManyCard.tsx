@@ -2,7 +2,7 @@
 import { Trash2, X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { among } from '@/core/document/among';
-import { KIND_WORDS } from '@/core/document/words';
+import { PIECE_KINDS } from '@/core/document/kinds';
 import type { Job, Piece } from '@/core/document/types';
 import type { ResolvedSettings } from '@/core/pieces/resolve';
 import { copySettings } from '@/session/edit/commands';
@@ -29,7 +29,7 @@ export function ManyCard({ job }: { job: Job }) {
   const first = pieces.find((p) => p.id === selected) ?? pieces[0];
   if (!first) return null;
   const stitches = sewn.reduce((sum, p) => sum + p.stitches, 0);
-  const kinds = [...new Set(pieces.map((p) => KIND_WORDS[p.kind].toLowerCase()))].join(', ');
+  const kinds = [...new Set(pieces.map((p) => PIECE_KINDS[p.kind].word.toLowerCase()))].join(', ');
   const threads = new Set(pieces.map((p) => p.thread));
   return (
     <div className="p-4" data-testid="many">

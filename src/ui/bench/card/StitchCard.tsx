@@ -3,9 +3,9 @@ import { memo, useEffect, useRef } from 'react';
 import { recipeFor, stabilizerFor } from '@/core/cloth/house';
 import { clothColour } from '@/core/render/picture';
 import type { Job, Piece } from '@/core/document/types';
-import { KIND_WORDS } from '@/core/document/words';
+import { kindsFor, PIECE_KINDS } from '@/core/document/kinds';
 import type { PlannedPiece } from '@/core/plan/plan';
-import { possibleKinds, setKind } from '@/session/edit/commands';
+import { setKind } from '@/session/edit/commands';
 import { useProof } from '@/session/derived/proofStore';
 import { useRoute } from '@/session/derived/routeStore';
 import { usePlan } from '@/session/derived/planStore';
@@ -15,7 +15,7 @@ import { Swatch } from '../../components/Swatch';
 import { Arrange } from './Arrange';
 import { ApproachControl } from './ApproachControl';
 import { CrossSection } from './CrossSection';
-import { describe } from './describe';
+import { sentenceOf } from '@/core/pieces/registry';
 import { ManyCard } from './ManyCard';
 import { PieceList } from '../panels/PieceList';
 import { ProofPanel } from '../panels/ProofPanel';
@@ -75,7 +75,7 @@ const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: 
           label="Sewn as"
           hideLabel
           value={piece.kind}
-          options={possibleKinds(piece).map((k) => ({ value: k, name: KIND_WORDS[k] }))}
+          options={kindsFor(piece).map((k) => ({ value: k, name: PIECE_KINDS[k].word }))}
           onChange={(k) => setKind(piece.id, k)}
         />
         <div className="flex items-center gap-2">
@@ -89,7 +89,7 @@ const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: 
       {planned ? (
         <>
           <p className="my-3" data-testid="sentence">
-            {describe(piece, planned)}
+            {planned.settings ? sentenceOf(piece, planned.settings, planned.widthMm) : planned.problem && `Not sewn: ${planned.problem}.`}
           </p>
           <CrossSection
             piece={piece}

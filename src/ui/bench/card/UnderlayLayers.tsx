@@ -1,7 +1,8 @@
 'use client';
 import { ArrowUp, ChevronRight, CopyPlus } from 'lucide-react';
 import { LAYER_RANGES } from '@/core/document/ranges';
-import type { PieceKindName, UnderlayKind, UnderlayLayer } from '@/core/document/types';
+import type { UnderlayKind, UnderlayLayer } from '@/core/document/types';
+import type { PieceKindName } from '@/core/document/kinds';
 import { UNDERLAY_WORDS } from '@/core/document/words';
 import { layerOf } from '@/core/pieces/rules/underlay';
 import type { LengthUnit } from '@/core/units/length';

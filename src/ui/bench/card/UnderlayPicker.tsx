@@ -1,5 +1,6 @@
 'use client';
-import { UNDERLAY_KINDS, type PieceKindName, type UnderlayKind, type UnderlayLayer } from '@/core/document/types';
+import { UNDERLAY_KINDS, type UnderlayKind, type UnderlayLayer } from '@/core/document/types';
+import type { PieceKindName } from '@/core/document/kinds';
 import { UNDERLAY_WORDS } from '@/core/document/words';
 import { layerOf } from '@/core/pieces/rules/underlay';
 

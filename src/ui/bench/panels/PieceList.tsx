@@ -2,7 +2,7 @@
 import { Lock } from 'lucide-react';
 
 import type { Job } from '@/core/document/types';
-import { KIND_WORDS } from '@/core/document/words';
+import { PIECE_KINDS } from '@/core/document/kinds';
 import { usePlan } from '@/session/derived/planStore';
 import { Button } from '../../components/Button';
 import { Swatch } from '../../components/Swatch';
@@ -62,7 +62,7 @@ export function PieceList({ job }: { job: Job }) {
                   <Swatch hex={thread.hex} number={thread.number} title={`Thread ${thread.number}: ${thread.name} (${thread.code})`} />
                 )}
                 <span className="truncate">
-                  {p.name} <span className="text-quiet">{KIND_WORDS[p.kind].toLowerCase()}</span>
+                  {p.name} <span className="text-quiet">{PIECE_KINDS[p.kind].word.toLowerCase()}</span>
                   {p.locked && <Lock size={11} aria-label="locked" className="ml-1 inline" />}
                 </span>
                 <span className="figures text-right">{planned?.[i]?.stitches.toLocaleString('en') ?? ''}</span>
