@@ -32,7 +32,16 @@ function attempt(name: string, make: () => Job): void {
 
 for (const { name, file, brief } of DEMOS) {
   const svg = readFileSync(join('public', 'demo', file), 'utf8');
-  attempt(name, () => jobFromArt(readSvg(svg), { id: 'demo', name, file, cloth: brief.cloth ?? 'twill', ...brief.size }).job);
+  attempt(
+    name,
+    () =>
+      jobFromArt(readSvg(svg), {
+        id: 'demo',
+        name,
+        file,
+        brief: { cloth: brief.cloth ?? 'twill', ...(brief.size ? { size: brief.size } : {}) },
+      }).job,
+  );
 }
 const folder = process.argv[2];
 const cloths = RECIPES.slice(0, 3);
@@ -41,6 +50,9 @@ for (const file of folder ? readdirSync(folder).sort() : []) {
   const svg = readFileSync(join(folder!, file), 'utf8');
   WIDTHS_MM.forEach((width, i) => {
     const cloth = cloths[i % cloths.length]!.key;
-    attempt(`${file} ${width} mm on ${cloth}`, () => jobFromArt(readSvg(svg), { id: 'a', name: file, file, cloth, width }).job);
+    attempt(
+      `${file} ${width} mm on ${cloth}`,
+      () => jobFromArt(readSvg(svg), { id: 'a', name: file, file, brief: { cloth, size: { width } } }).job,
+    );
   });
 }

@@ -21,6 +21,9 @@ const HEADERS = {
   'Referrer-Policy': 'no-referrer',
   'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
   'Content-Security-Policy': ASSET_POLICY,
+  // Isolated from other pages, so that the page and its workers may share memory: work is told to stop through it.
+  'Cross-Origin-Opener-Policy': 'same-origin',
+  'Cross-Origin-Embedder-Policy': 'require-corp',
 };
 
 function answer(res, code, sentence, more = {}) {

@@ -1,6 +1,6 @@
 import { basename, extname } from 'node:path';
 import { jobFromArt } from '../core/artwork/newJob';
-import { readSvg } from '../core/artwork/readSvg';
+import { drawingOf } from '../core/artwork/readSvg';
 import { artworkName } from '../core/document/fileNames';
 import { InputError } from '../core/document/errors';
 import { parseJob } from '../core/document/schema';
@@ -27,18 +27,20 @@ export function load(args: InputArgs): Loaded {
   const text = new TextDecoder().decode(bytes);
   const file = artworkName(basename(args.input));
   const name = basename(args.input, extname(args.input)).slice(0, 200) || 'Artwork';
-  const { job } = jobFromArt(readSvg(text), {
+  const { job } = jobFromArt(drawingOf(text), {
     id: 'headless',
     name,
     file,
-    cloth: args.cloth ?? 'pique',
-    ...(args.width !== undefined ? { width: args.width } : {}),
-    ...(args.height !== undefined ? { height: args.height } : {}),
-    ...(args.hoop ? { hoop: args.hoop } : {}),
+    brief: { cloth: args.cloth ?? 'pique', ...sizeOf(args), ...(args.hoop ? { hoop: args.hoop } : {}) },
     ...(args.threadWeight !== undefined ? { threadWeight: args.threadWeight } : {}),
   });
   return { job, artwork: { [file]: text } };
 }
+
+const sizeOf = ({ width, height }: InputArgs): Pick<Job['brief'], 'size'> | object =>
+  width === undefined && height === undefined
+    ? {}
+    : { size: { ...(width !== undefined ? { width } : {}), ...(height !== undefined ? { height } : {}) } };
 
 function parseJson(bytes: Uint8Array): unknown {
   try {

@@ -1,7 +1,8 @@
-import type { FromWorker, ToWorker } from './protocol';
+import type { FromWorker, ToWorker } from './protocol/messages';
 import { WorkerClient, WorkerError } from './client';
 import { serve } from './serve';
 import { InputError } from '@/core/document/errors';
+import { isStopped, raiseStop } from './stopping';
 
 /** A worker that the test answers for. */
 class Stand {
@@ -118,6 +119,57 @@ describe('a call that is cancelled', () => {
   });
 });
 
+describe('a call that is cancelled where page and workers share memory', () => {
+  beforeAll(() => void ((globalThis as { crossOriginIsolated?: boolean }).crossOriginIsolated = true));
+  afterAll(() => void delete (globalThis as { crossOriginIsolated?: boolean }).crossOriginIsolated);
+  beforeEach(() => void jest.useFakeTimers());
+  afterEach(() => void jest.useRealTimers());
+  const signs = (): Int32Array => last().asked[0]!.signs!;
+  /** A call to be given up, and one behind it. */
+  const two = (c: WorkerClient) => {
+    const stop = new AbortController();
+    const [given, kept] = [ask(c, { signal: stop.signal }), ask(c)];
+    const [first, second] = last().asked.map((m) => m.id) as [number, number];
+    return { stop: () => (stop.abort(), expect(given).rejects.toMatchObject({ name: 'AbortError' })), kept, first, second };
+  };
+
+  it('ends at once and is told to stop; the worker goes on with what waits behind it', async () => {
+    const { stop, kept, first, second } = two(client());
+    expect(isStopped(signs(), first)).toBe(false);
+    await stop();
+    expect(isStopped(signs(), first)).toBe(true);
+    expect(isStopped(signs(), second)).toBe(false);
+    last().say({ id: first, kind: 'stopped' });
+    jest.advanceTimersByTime(60_000);
+    expect(Stand.all).toHaveLength(1);
+    last().say({ id: second, kind: 'result', output: 'kept' });
+    expect(await kept).toBe('kept');
+  });
+
+  it('has its worker replaced when the work does not stop soon', async () => {
+    const { stop, second } = two(client());
+    const old = last();
+    await stop();
+    jest.advanceTimersByTime(60_000);
+    expect(old.ended).toBe(true);
+    expect(last().asked.map((m) => m.id)).toEqual([second]);
+  });
+
+  it('behind work that runs long is waited for until its turn has come', async () => {
+    const c = client();
+    const stop = new AbortController();
+    const [, given] = [ask(c), ask(c, { signal: stop.signal })];
+    const [first] = last().asked.map((m) => m.id);
+    stop.abort();
+    await expect(given).rejects.toMatchObject({ name: 'AbortError' });
+    jest.advanceTimersByTime(60_000);
+    expect(Stand.all).toHaveLength(1);
+    last().say({ id: first!, kind: 'result', output: null });
+    jest.advanceTimersByTime(60_000);
+    expect(Stand.all[0]!.ended).toBe(true);
+  });
+});
+
 describe('a worker that dies', () => {
   it('is replaced, and what it had to do is tried once more', async () => {
     const c = client();
@@ -164,7 +216,7 @@ describe('the other side', () => {
   const self = { postMessage: (m: FromWorker) => sent.push(m), onmessage: null as ((e: { data: ToWorker }) => void) | null };
   const answered = async (name: 'hide' | 'sample'): Promise<FromWorker[]> => {
     sent.length = 0;
-    self.onmessage!({ data: { id: 7, name, input: {} } as ToWorker });
+    self.onmessage!({ data: { id: 7, name, input: {}, signs: null } as ToWorker });
     await new Promise((r) => setTimeout(r, 0));
     return sent;
   };
@@ -187,5 +239,32 @@ describe('the other side', () => {
     const [unforeseen] = await answered('sample');
     expect(unforeseen).toMatchObject({ kind: 'error', known: false });
     expect((unforeseen as { message: string }).message).toMatch(/nothing was changed/);
+  });
+
+  it('stops at the next progress point of work that is given up, and does not begin what is given up before', async () => {
+    const signs = new Int32Array(256);
+    let begun = 0;
+    let until = 0;
+    serve<'sample'>({
+      sample: (_, { progress }) => {
+        begun++;
+        for (let i = 0; i < 10; i++) {
+          until = i;
+          if (i === 3) raiseStop(signs, 7);
+          progress(i / 10);
+        }
+        return { output: { png: new Blob(), stitches: 1 } };
+      },
+    });
+    const asked = async (): Promise<FromWorker[]> => {
+      sent.length = 0;
+      self.onmessage!({ data: { id: 7, name: 'sample', input: { id: 'x', scale: 1 }, signs } });
+      await new Promise((r) => setTimeout(r, 0));
+      return sent;
+    };
+    expect((await asked()).at(-1)).toEqual({ id: 7, kind: 'stopped' });
+    expect([begun, until]).toEqual([1, 3]);
+    expect(await asked()).toEqual([{ id: 7, kind: 'stopped' }]);
+    expect(begun).toBe(1);
   });
 });

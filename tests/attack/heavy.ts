@@ -14,7 +14,7 @@ for (const [name, make] of Object.entries(HEAVY)) {
   try {
     const doc = readSvg(text);
     lap('read');
-    const { job } = jobFromArt(doc, { id: 'x', name: 'x', file: 'x.svg', cloth: 'pique', width: 90 });
+    const { job } = jobFromArt(doc, { id: 'x', name: 'x', file: 'x.svg', brief: { cloth: 'pique', size: { width: 90 } } });
     lap('pieces');
     const plan = new Planner().plan(job);
     lap('plan');

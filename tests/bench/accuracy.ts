@@ -47,7 +47,7 @@ function off(a: Float64Array, b: Float64Array): string {
 }
 
 const heron = readSvg(readFileSync('public/demo/heron.svg', 'utf8'));
-const { job: demo } = jobFromArt(heron, { id: 'h', name: 'h', file: 'h.svg', cloth: 'pique', width: 85 });
+const { job: demo } = jobFromArt(heron, { id: 'h', name: 'h', file: 'h.svg', brief: { cloth: 'pique', size: { width: 85 } } });
 const jobs: [string, Job, number][] = [['demo', demo, 4]];
 if (process.argv.includes('large')) jobs.push(['100,000 stitches', large(), 12]);
 

@@ -79,7 +79,7 @@ line(
   median(() => digitize(readSvg(heronText), { width: 85, cloth: 'pique', settings: {} }), 5),
   0,
 );
-const { job } = jobFromArt(doc, { id: 'h', name: 'h', file: 'h.svg', cloth: 'pique', width: 85 });
+const { job } = jobFromArt(doc, { id: 'h', name: 'h', file: 'h.svg', brief: { cloth: 'pique', size: { width: 85 } } });
 const planner = new Planner();
 const plan = planner.plan(job);
 line(

@@ -50,7 +50,7 @@ test('any drawing becomes a plan that can be sewn, or is refused in words', () =
     fc.property(drawing, fc.constantFrom('twill', 'pique', 'jersey' as const), fc.integer({ min: 20, max: 90 }), (svg, cloth, size) => {
       let job;
       try {
-        ({ job } = jobFromArt(readSvg(svg), { id: 'a', name: 'a', file: 'a.svg', cloth, width: size }));
+        ({ job } = jobFromArt(readSvg(svg), { id: 'a', name: 'a', file: 'a.svg', brief: { cloth, size: { width: size } } }));
       } catch (error) {
         expect(error).toBeInstanceOf(InputError);
         return;

@@ -100,9 +100,7 @@ test('artwork wider than the hoop is refused with both sizes', () => {
       id: 'x',
       name: 'x',
       file: 'x.svg',
-      cloth: 'pique',
-      width: 120,
-      hoop: { width: 100, height: 100, shape: 'rect' },
+      brief: { cloth: 'pique', size: { width: 120 }, hoop: { width: 100, height: 100, shape: 'rect' } },
     });
   expect(make).toThrow(/120\.0 x 120\.0 mm.*100\.0 x 100\.0 mm/);
 });

@@ -1,4 +1,5 @@
-import type { ArtAnswer, ClothKey, JobSettings, Piece, Thread } from '../document/types';
+import type { ArtAnswer, Brief, JobSettings, Piece, Thread } from '../document/types';
+import { recipeFor } from '../cloth/house';
 import { nearestThreads, colourDifference } from '../cloth/threads';
 import { firstOrder } from '../route/order';
 import { requireBounds } from '../document/recordBounds';
@@ -25,9 +26,9 @@ export interface Digitized {
   byRegion: (Piece | null)[];
 }
 
-export interface DigitizeOptions extends WantedSize {
-  cloth: ClothKey;
+export interface DigitizeOptions extends WantedSize, Pick<Brief, 'cloth' | 'recipe'> {
   settings: JobSettings;
+  /** Weight of the threads; 40 when absent. */
   threadWeight?: number;
   /** How the drawing lies; upright and unmirrored when absent. */
   pose?: ArtPose;
@@ -36,6 +37,8 @@ export interface DigitizeOptions extends WantedSize {
   progress?: (done: number) => void;
 }
 
+/** Of embroidery thread, where nobody says otherwise. */
+const USUAL_WEIGHT = 40;
 /** Artwork colours nearer than this are one thread (CIEDE2000). */
 const SAME_COLOUR = 3;
 
@@ -56,9 +59,33 @@ function matchThreads(colours: readonly string[], weight: number): Map<string, T
   return out;
 }
 
+/** What the last drawings came to: the shelf, the artwork's place and its tools all ask for the same. */
+const known = new WeakMap<ArtDocument, Map<string, Digitized>>();
+const MOST_KNOWN = 3;
+
 /** Turns a drawing into pieces in a sensible first order. Pure: the same drawing and options give the same pieces. */
-export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized {
-  const progress = options.progress ?? (() => undefined);
+export function digitize(doc: ArtDocument, { progress = () => undefined, ...options }: DigitizeOptions): Digitized {
+  const made = known.get(doc) ?? new Map<string, Digitized>();
+  known.set(doc, made);
+  const key = JSON.stringify([
+    options.cloth,
+    options.recipe,
+    options.settings,
+    options.threadWeight ?? USUAL_WEIGHT,
+    options.width,
+    options.height,
+    options.pose,
+    options.answers ?? [],
+  ]);
+  const before = made.get(key);
+  if (before) return before;
+  const digitized = digitizeAnew(doc, options, progress);
+  if (made.size >= MOST_KNOWN) made.delete(made.keys().next().value!);
+  made.set(key, digitized);
+  return digitized;
+}
+
+function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (done: number) => void): Digitized {
   const lay = poseMatrix(options.pose ?? {});
   const placed = placeArt(posed(doc, lay), options);
   const art: PlacedArt = { ...placed, matrix: multiply(placed.matrix, lay) };
@@ -66,12 +93,14 @@ export function digitize(doc: ArtDocument, options: DigitizeOptions): Digitized 
   const found = findRegions(art);
   const report = { ...found, regions: applyAnswers(found.regions, options.answers ?? [], art.matrix) };
   progress(0.5);
+  const threadWeight = options.threadWeight ?? USUAL_WEIGHT;
+  const how = { recipe: recipeFor(options), settings: options.settings, threadWeight };
   const proposals = report.regions.map((region, i) => {
     progress(0.5 + (0.4 * i) / report.regions.length);
-    return proposeFor(region, options);
+    return proposeFor(region, how);
   });
   const sewn = report.regions.map((region, i) => ({ region, proposal: proposals[i]!, i })).filter((s) => s.proposal.shape);
-  const threads = matchThreads([...new Set(sewn.map((s) => s.region.hex))], options.threadWeight ?? 40);
+  const threads = matchThreads([...new Set(sewn.map((s) => s.region.hex))], threadWeight);
   const names = namer();
   const drafts = sewn.map(({ region, proposal }): Piece => {
     const { settings, ...shape } = proposal.shape!;

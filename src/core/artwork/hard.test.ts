@@ -6,7 +6,8 @@ import { readSvg } from './readSvg';
 
 const svg = (body: string): string => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`;
 const GOOD = '<rect id="block" x="20" y="20" width="50" height="40" fill="#135"/>';
-const made = (body: string, width = 80) => jobFromArt(readSvg(svg(body)), { id: 'x', name: 'x', file: 'x.svg', cloth: 'pique', width });
+const made = (body: string, width = 80) =>
+  jobFromArt(readSvg(svg(body)), { id: 'x', name: 'x', file: 'x.svg', brief: { cloth: 'pique', size: { width } } });
 const many = (n: number, of: (i: number) => string): string => Array.from({ length: n }, (_, i) => of(i)).join('');
 const refusal = (body: string): string => {
   try {

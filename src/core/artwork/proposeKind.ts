@@ -1,6 +1,6 @@
 import type { Resolved } from '../document/resolved';
-import { recipeOf } from '../cloth/recipes';
-import type { ClothKey, JobSettings, Piece } from '../document/types';
+import type { ClothRecipe } from '../cloth/recipes';
+import type { JobSettings, Piece } from '../document/types';
 import type { PieceKindName } from '../document/kinds';
 import { unite } from '../geometry/area';
 import { sharpestTurn } from '../geometry/line';
@@ -22,8 +22,9 @@ export interface Proposal {
 }
 
 export interface ProposeOptions {
-  cloth: ClothKey;
+  recipe: ClothRecipe;
   settings: JobSettings;
+  threadWeight: number;
 }
 
 /** Narrower than this is thinner than two threads, mm (craft §3). */
@@ -125,10 +126,9 @@ function sewsWell(shape: Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>, a
   const piece: Piece = { id: 'trial', name: 'trial', thread: 't', ...shape };
   const prepared = prepareShape(piece);
   if (!prepared) return false;
-  const context = { recipe: recipeOf(options.cloth), settings: options.settings, threadWeight: 40 };
   const out = new StitchBuffer();
   // Ends that are shortened for push are meant to fall short of the drawing.
-  const settings = { ...resolveSettings(piece, prepared.facts, context), underlay: trial([]), pushComp: trial(0) };
+  const settings = { ...resolveSettings(piece, prepared.facts, options), underlay: trial([]), pushComp: trial(0) };
   try {
     stitchShape(piece, out, prepared, settings, { start: null, end: null });
   } catch {

@@ -84,6 +84,19 @@ export function readSvg(text: string): ArtDocument {
   return new Reader(svg).read();
 }
 
+const read = new Map<string, ArtDocument>();
+const MOST_READ = 3;
+
+/** The same for drawings that are read again and again: the last few are kept. @throws InputError */
+export function drawingOf(text: string): ArtDocument {
+  const known = read.get(text);
+  if (known) return known;
+  const made = readSvg(text);
+  if (read.size >= MOST_READ) read.delete(read.keys().next().value!);
+  read.set(text, made);
+  return made;
+}
+
 interface Context {
   matrix: Matrix;
   style: Style;

@@ -1,8 +1,9 @@
 import Joi from 'joi';
 import { InputError } from '../document/errors';
 import { jobSettingsSchema, recipeChangeSchema } from '../document/schema';
-import { CLOTH_KEYS, type Hoop, type JobSettings, type Thread } from '../document/types';
-import type { HouseRecipe } from './house';
+import { CLOTH_KEYS, type ClothKey, type Hoop, type JobSettings, type RecipeChange, type Thread } from '../document/types';
+import { briefRecipe, type HouseRecipe } from './house';
+import { commonestWeight } from './threads';
 
 /** A needle and what it is for: thread weights from `least` (thick) to `most` (thin). */
 export interface NeedleNote {
@@ -216,3 +217,14 @@ export const SCHOOLS: readonly School[] = [
     ],
   },
 ];
+
+/** How the shop begins a new job on a cloth: its house recipe for it, its school, and the weight of most of its threads. */
+export function waysFor(
+  { recipes, threads, school }: ShopLibrary,
+  cloth: ClothKey,
+): { recipe?: RecipeChange; school: JobSettings; threadWeight?: number } {
+  const house = recipes.find((r) => r.id === cloth && r.cloth === cloth);
+  const threadWeight = commonestWeight(threads);
+  const recipe = house && briefRecipe(house).recipe;
+  return { ...(recipe ? { recipe } : {}), school, ...(threadWeight ? { threadWeight } : {}) };
+}

@@ -74,3 +74,10 @@ export function nearestThreads(hex: string): { thread: ChartThread; difference: 
 
 /** CIEDE2000 difference of two colours. */
 export const colourDifference = (a: string, b: string): number => difference(toLab(a)!, toLab(b)!);
+
+/** The weight of most of some threads; undefined when there are none. */
+export function commonestWeight(threads: readonly { weight: number }[]): number | undefined {
+  const counts = new Map<number, number>();
+  for (const { weight } of threads) counts.set(weight, (counts.get(weight) ?? 0) + 1);
+  return [...counts].sort(([, a], [, b]) => b - a)[0]?.[0];
+}

@@ -143,6 +143,14 @@ export class Sheet {
    * @param memory of earlier runs; what they had in common with this one is not sewn again
    */
   sew(plan: Sewn, memory?: SheetMemory): SheetResult {
+    try {
+      return this.sewAll(plan, memory);
+    } finally {
+      giveBack(this.grids.room);
+    }
+  }
+
+  private sewAll(plan: Sewn, memory?: SheetMemory): SheetResult {
     const n = plan.x.length;
     const sewn = { x: new Float32Array(n), y: new Float32Array(n) };
     const { batches, leastBatch } = this.options;
@@ -157,6 +165,7 @@ export class Sheet {
     const level = this.levels[0]!;
     let left = relativeResidual(level);
     for (let i = 0; i < MOST_LAST_CYCLES && left > this.options.tolerance; i++) {
+      this.options.progress(1);
       vCycle(this.levels, wholeOf(level), 2);
       left = relativeResidual(level);
     }
@@ -337,7 +346,7 @@ export class Sheet {
     addThreads(grids, 0, grids.levels.length - 1);
   }
 
-  /** What there is to say; after it the memory of the grids is another sheet's. */
+  /** What there is to say, in memory of its own: that of the grids is soon another sheet's. */
   private result(sewn: Where, left: number): SheetResult {
     const level = this.levels[0]!;
     const { grid } = this;
@@ -350,7 +359,6 @@ export class Sheet {
         strain.set(one, 3 * (row * level.nx + column));
       }
     }
-    giveBack(this.grids.room);
     return {
       sewnX: sewn.x,
       sewnY: sewn.y,

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { digitize } from '../artwork/digitize';
+import { jobFromArt } from '../artwork/newJob';
 import { readSvg } from '../artwork/readSvg';
-import { emptyJob, fitsHoop } from '../document/job';
+import { fitsHoop } from '../document/job';
 import { parseJob } from '../document/schema';
 import type { Job } from '../document/types';
 import { forecast, gapsOf } from '../forecast/forecast';
@@ -19,9 +19,8 @@ import { DEMOS, type Demo } from './demos';
 /** The job as the shelf makes it of a demo. */
 function jobOf(demo: Demo): Job {
   const svg = readFileSync(join('public', 'demo', demo.file), 'utf8');
-  const base = emptyJob(demo.file, demo.name, demo.brief);
-  const made = digitize(readSvg(svg), { ...demo.brief.size, cloth: base.brief.cloth, settings: base.settings });
-  return { ...base, threads: made.threads, pieces: made.pieces, ...(demo.accepted ? { accepted: demo.accepted } : {}) };
+  const { job } = jobFromArt(readSvg(svg), { id: demo.file, name: demo.name, file: demo.file, brief: demo.brief });
+  return { ...job, ...(demo.accepted ? { accepted: demo.accepted } : {}) };
 }
 
 test('demo jobs have each a name, a file and a hoop of their own to fit', () => {

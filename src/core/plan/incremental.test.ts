@@ -87,6 +87,28 @@ test.each([
   }
 });
 
+test('a plan that is given up at any moment leaves nothing wrong behind', () => {
+  const roll = random(77);
+  const planner = new Planner();
+  const start = jobOf(Array.from({ length: 16 }, () => anyPiece(roll, 90)));
+  let job: Job = { ...start, threads: ['t1', 't2'].map((id) => ({ ...start.threads[0]!, id, code: id })) };
+  let givenUp = 0;
+  for (let n = 0; n < 40; n++) {
+    job = oneOf(roll, EDITS)(job, Math.floor(roll() * job.pieces.length), roll);
+    let left = Math.floor(roll() * 3 * job.pieces.length);
+    try {
+      planner.plan(job, () => {
+        if (left-- === 0) throw new Error('given up');
+      });
+    } catch {
+      givenUp++;
+      if (roll() < 0.5) continue;
+    }
+    expectSame(planner.plan(job), new Planner().plan(job));
+  }
+  expect(givenUp).toBeGreaterThan(10);
+});
+
 test('what was not touched is not sent again', () => {
   const far = Array.from({ length: 30 }, (_, i) =>
     piece('fill', { area: `M${(i % 6) * 20 - 60},${Math.floor(i / 6) * 20 - 50} h10 v10 h-10 Z` }),

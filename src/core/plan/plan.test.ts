@@ -11,8 +11,12 @@ import type { StitchPlan } from './plan';
 import { COMMANDS, Command, Role } from '../stitches/roles';
 
 const heron = (): Job =>
-  jobFromArt(readSvg(readFileSync('public/demo/heron.svg', 'utf8')), { id: 'h', name: 'h', file: 'heron.svg', cloth: 'pique', width: 85 })
-    .job;
+  jobFromArt(readSvg(readFileSync('public/demo/heron.svg', 'utf8')), {
+    id: 'h',
+    name: 'h',
+    file: 'heron.svg',
+    brief: { cloth: 'pique', size: { width: 85 } },
+  }).job;
 const words = (p: StitchPlan) => Array.from(p.command, (c) => COMMANDS[c]!);
 
 const BARS = [

@@ -3,8 +3,9 @@ import type { Job } from '@/core/document/types';
 import { keptJobs } from '@/platform/storage/records';
 import { keepVersion, listVersions } from '@/platform/storage/versions';
 import { prover } from '@/workers/client';
-import type { Compared } from '@/workers/protocol';
+import type { Compared } from '@/workers/protocol/engine';
 import { useJob } from '../job/jobStore';
+import { IDLE, Task, type TaskState } from './task';
 
 /** Something that can be put on one side of a comparison. */
 export interface Choosable {
@@ -13,18 +14,16 @@ export interface Choosable {
   job: Job;
 }
 
-interface CompareState {
+interface CompareState extends TaskState {
   /** Null until the shelf was looked through. */
   choices: readonly Choosable[] | null;
   result: Compared | null;
   /** Keys that `result` is of. */
   of: string;
-  progress: number | null;
-  problem: string | null;
 }
 
 /** Two jobs, or two versions of one, side by side. */
-export const useCompare = create<CompareState>(() => ({ choices: null, result: null, of: '', progress: null, problem: null }));
+export const useCompare = create<CompareState>(() => ({ choices: null, result: null, of: '', ...IDLE }));
 
 const clock = (time: number): string =>
   new Date(time).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', second: '2-digit' });
@@ -59,31 +58,23 @@ export async function keep(job: Job): Promise<void> {
   }
 }
 
-let control: AbortController | null = null;
+const task = new Task((state) => useCompare.setState(state));
 const PICTURE_PX = 680;
 
 export function cancelCompare(): void {
-  control?.abort();
-  control = null;
-  useCompare.setState({ progress: null, of: '' });
+  task.cancel();
+  useCompare.setState({ of: '' });
 }
 
 /** Works out the comparison; one that is still running is given up. */
 export async function compare(a: Choosable, b: Choosable): Promise<void> {
   const of = `${a.key} | ${b.key}`;
   if (useCompare.getState().of === of) return;
-  control?.abort();
-  const own = new AbortController();
-  control = own;
-  useCompare.setState({ of, result: null, progress: 0, problem: null });
-  try {
-    const result = await prover.call(
-      'compare',
-      { a: a.job, b: b.job, side: PICTURE_PX },
-      { signal: own.signal, progress: (progress) => useCompare.setState({ progress }) },
-    );
-    if (control === own) useCompare.setState({ result, progress: null });
-  } catch (error) {
-    if (control === own) useCompare.setState({ progress: null, of: '', problem: (error as Error).message });
-  }
+  useCompare.setState({ of, result: null });
+  await task.run(
+    (options) => prover.call('compare', { a: a.job, b: b.job, side: PICTURE_PX }, options),
+    (result) => useCompare.setState({ result }),
+  );
+  // What failed can be asked for again.
+  if (useCompare.getState().problem) useCompare.setState({ of: '' });
 }

@@ -5,13 +5,24 @@ import { ofEach } from '@/core/geometry/known';
 import { memoryOf, type PlanPart } from '@/core/plan/delta';
 import { explainCuts, type ExplainedCut } from '@/core/plan/explain';
 import type { PlanFigures } from '@/core/plan/measure';
+import type { StitchPlan } from '@/core/plan/plan';
 import { keepPicture } from '@/platform/storage/records';
 import { engine, painter } from '@/workers/client';
 import { PlanReceiver, withoutPieces, type WiredPlan } from '@/workers/planWire';
-import type { Planned } from '@/workers/protocol';
 import { allKept, keptVersion, useJob } from '../job/jobStore';
 import { requestProof } from './proofStore';
 import { useView } from '../view/viewStore';
+
+/** A plan with what the Bench shows of it. */
+export interface Planned {
+  /** What it was planned from. */
+  job: Job;
+  plan: StitchPlan;
+  figures: PlanFigures;
+  /** Outline of each piece in mm, for choosing and marking; path data. */
+  outlines: string[];
+  milliseconds: number;
+}
 
 interface PlanState {
   planned: Planned | null;

@@ -5,63 +5,50 @@ import type { Finding, Fix } from '@/core/proof/finding';
 import { withFix, samePieces } from '@/core/proof/prove';
 import { prover } from '@/workers/client';
 import { useJob } from '../job/jobStore';
+import { IDLE, Task, type TaskState } from './task';
 
-interface ProofState {
+interface ProofState extends TaskState {
   open: boolean;
   findings: readonly Finding[];
   /** The finding that is being looked at: its place is marked on the cloth. */
   marked: Finding | null;
   /** The job that the findings are of. */
   of: Job | null;
-  /** Share done of a proof that runs; null when none does. */
-  progress: number | null;
-  problem: string | null;
 }
 
 /** What the proof finds in the open job, followed a moment after every change. */
-export const useProof = create<ProofState>(() => ({ open: false, findings: [], marked: null, of: null, progress: null, problem: null }));
+export const useProof = create<ProofState>(() => ({ open: false, findings: [], marked: null, of: null, ...IDLE }));
 
 const WAIT_MS = 1200;
 let timer: ReturnType<typeof setTimeout> | null = null;
-let running: AbortController | null = null;
-let wanted: Job | null = null;
+const task = new Task((state) => useProof.setState(state));
+const fixing = new Task(({ problem }) => problem && useProof.setState({ problem }));
 
-/** Proves a planned job when the hands rest; of several requests while one runs only the last is served. */
+/** Proves a planned job when the hands rest. A proof of an earlier state is no longer wanted: it is stopped at once. */
 export function requestProof(job: Job): void {
   if (useProof.getState().of === job) return;
-  wanted = job;
+  task.cancel();
   if (timer) clearTimeout(timer);
-  timer = setTimeout(() => void (running === null && work()), WAIT_MS);
+  timer = setTimeout(() => void work(job), WAIT_MS);
 }
 
-async function work(): Promise<void> {
-  while (wanted) {
-    const job: Job = wanted;
-    wanted = null;
-    running = new AbortController();
-    useProof.setState({ progress: 0 });
-    try {
-      const options = { signal: running.signal, progress: (progress: number): void => useProof.setState({ progress }) };
-      const findings = await prover.call('prove', { job }, options);
-      useProof.setState(({ marked }) => ({
-        findings,
-        of: job,
-        problem: null,
-        marked: findings.find((f) => sameFinding(f, marked)) ?? null,
-      }));
-    } catch (error) {
-      const stopped = (error as Error).name === 'AbortError';
-      useProof.setState({ of: job, problem: stopped ? 'Stopped: what is listed is of an earlier state.' : (error as Error).message });
-    }
-    running = null;
-    useProof.setState({ progress: null });
-  }
+async function work(job: Job): Promise<void> {
+  await task.run(
+    (options) => prover.call('prove', { job }, options),
+    (findings) => {
+      const { marked } = useProof.getState();
+      useProof.setState({ findings, of: job, marked: findings.find((f) => sameFinding(f, marked)) ?? null });
+    },
+  );
+  // What fails is not tried again before something changes.
+  if (useProof.getState().problem) useProof.setState({ of: job });
 }
 
 /** Gives up the proof that runs; the next change starts another. */
 export function cancelProof(): void {
-  wanted = null;
-  running?.abort();
+  if (timer) clearTimeout(timer);
+  task.cancel();
+  useProof.setState({ of: useJob.getState().job, problem: 'Stopped: what is listed is of an earlier state.' });
 }
 
 const sameFinding = (a: Finding, b: Finding | null): boolean => b !== null && a.rule === b.rule && samePieces(a.pieces, b.pieces);
@@ -91,15 +78,16 @@ export function acceptFinding({ rule, pieces }: Finding, reason: string | null):
 async function correctEdges(label: string, only: string[]): Promise<void> {
   const job = useJob.getState().job;
   if (!job) return;
-  try {
-    const { pieces } = await prover.call('correct', { job, only });
-    if (useJob.getState().job !== job) return;
-    if (pieces.length === 0)
-      useProof.setState({
-        problem: 'This edge cannot be extended under what covers it: sew the outline sooner, or hold the cloth firmer.',
-      });
-    else useJob.getState().change(label, (draft) => void (draft.pieces = draft.pieces.map((p) => pieces.find((q) => q.id === p.id) ?? p)));
-  } catch (error) {
-    useProof.setState({ problem: (error as Error).message });
-  }
+  await fixing.run(
+    (options) => prover.call('correct', { job, only }, options),
+    ({ pieces }) => {
+      if (useJob.getState().job !== job) return;
+      if (pieces.length === 0)
+        useProof.setState({
+          problem: 'This edge cannot be extended under what covers it: sew the outline sooner, or hold the cloth firmer.',
+        });
+      else
+        useJob.getState().change(label, (draft) => void (draft.pieces = draft.pieces.map((p) => pieces.find((q) => q.id === p.id) ?? p)));
+    },
+  );
 }

@@ -9,20 +9,19 @@ import { freeId } from '../edit/commands';
 import { setApproach } from '../edit/orderCommands';
 import { useProof } from './proofStore';
 import { useJob } from '../job/jobStore';
+import { IDLE, Task, type TaskState } from './task';
 
-interface RouteState {
+interface RouteState extends TaskState {
   /** The panel about the path is open. */
   open: boolean;
   policy: RoutePolicy | null;
-  progress: number | null;
   proposal: RouteProposal | null;
-  problem: string | null;
 }
 
 /** The search for a better path; what it finds is only taken when the person says so. */
-export const useRoute = create<RouteState>(() => ({ open: false, policy: null, progress: null, proposal: null, problem: null }));
+export const useRoute = create<RouteState>(() => ({ open: false, policy: null, proposal: null, ...IDLE }));
 
-let control: AbortController | null = null;
+const task = new Task((state) => useRoute.setState(state));
 
 export function openRoute(): void {
   const job = useJob.getState().job;
@@ -41,27 +40,17 @@ export function leaveRoute(): void {
   useRoute.setState({ policy: null });
 }
 
-export function cancelSearch(): void {
-  control?.abort();
-  control = null;
-  useRoute.setState({ progress: null });
-}
+export const cancelSearch = (): void => task.cancel();
 
 export async function searchRoute(): Promise<void> {
   const job = useJob.getState().job;
   const { policy } = useRoute.getState();
   if (!job || !policy) return;
-  cancelSearch();
-  const own = new AbortController();
-  control = own;
-  useRoute.setState({ progress: 0, proposal: null, problem: null });
-  try {
-    const progress = (done: number): void => void (control === own && useRoute.setState({ progress: done }));
-    const proposal = await engine.call('route', { job, policy }, { signal: own.signal, progress });
-    useRoute.setState({ proposal, progress: null });
-  } catch (error) {
-    if (control === own) useRoute.setState({ progress: null, problem: (error as Error).message });
-  }
+  useRoute.setState({ proposal: null });
+  await task.run(
+    (options) => engine.call('route', { job, policy }, options),
+    (proposal) => useRoute.setState({ proposal }),
+  );
 }
 
 /** Takes the proposed order, and the policy that it was found by, in one step. */

@@ -5,6 +5,7 @@ import type { ExportFormat } from '@/core/formats/registry';
 import type { Finding } from '@/core/proof/finding';
 import { prover } from '@/workers/client';
 import { useProof } from './proofStore';
+import { isGivenUp } from './task';
 
 /** Why somebody should look before a file leaves. */
 export interface Misgivings {
@@ -44,7 +45,7 @@ export async function mayLeave(job: Job, extension: ExportFormat['extension']): 
     useTakeAway.setState({ asking: { extension, severe, size, findings } });
     return null;
   } catch (error) {
-    if ((error as Error).name === 'AbortError') return null;
+    if (isGivenUp(error)) return null;
     throw error;
   } finally {
     if (useTakeAway.getState().checking === checking) useTakeAway.setState({ checking: null });

@@ -2,9 +2,10 @@ import { create } from 'zustand';
 import type { Job } from '@/core/document/types';
 import type { Point } from '@/core/geometry/point';
 import { engine } from '@/workers/client';
-import type { WeightView } from '@/workers/protocol';
+import { IDLE, Task, type TaskState } from './task';
+import type { WeightView } from '@/workers/protocol/engine';
 
-interface WeightState {
+interface WeightState extends TaskState {
   view: (WeightView & { href: string }) | null;
   /** The job that `view` is of. */
   of: Job | null;
@@ -13,19 +14,31 @@ interface WeightState {
 }
 
 /** Thread and holes of the open job, while the Weight look is on. */
-export const useWeight = create<WeightState>(() => ({ view: null, of: null, pointer: null }));
+export const useWeight = create<WeightState>(() => ({ view: null, of: null, pointer: null, ...IDLE }));
 
 export const pointWeight = (pointer: Point | null): void => useWeight.setState({ pointer });
 
+const task = new Task((state) => useWeight.setState(state));
+
 /** Weighs a planned job, unless it is weighed already. */
-export async function requestWeight(job: Job): Promise<void> {
+export function requestWeight(job: Job): void {
   if (useWeight.getState().of === job) return;
   useWeight.setState({ of: job });
-  const made = await engine.call('weight', { job }).catch(() => null);
-  const { view: before, of } = useWeight.getState();
-  if (!made || of !== job) return;
-  if (before) URL.revokeObjectURL(before.href);
-  useWeight.setState({ view: { ...made, href: URL.createObjectURL(made.png) } });
+  void task.run(
+    (options) => engine.call('weight', { job }, options),
+    (made) => {
+      const { view: before } = useWeight.getState();
+      if (before) URL.revokeObjectURL(before.href);
+      useWeight.setState({ view: { ...made, href: URL.createObjectURL(made.png) } });
+    },
+  );
+}
+
+/** Tries once more what failed. */
+export function weighAgain(): void {
+  const { of } = useWeight.getState();
+  useWeight.setState({ of: null });
+  if (of) requestWeight(of);
 }
 
 /** Side of the square in which holes are counted, cells: a millimetre. */

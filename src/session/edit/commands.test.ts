@@ -1,7 +1,7 @@
 import { jobOf, piece } from '@/core/pieces/fixtures';
 import { movedBy } from '@/core/editing/transform';
 import type { ArtAnswer, Job, Piece } from '@/core/document/types';
-import type { Survey } from '@/workers/protocol';
+import type { Survey } from '@/core/artwork/survey';
 
 jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fakeForage.fixture'));
 jest.mock('@/platform/tabs', () => ({ tellTabs: () => undefined }));

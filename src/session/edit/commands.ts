@@ -2,18 +2,9 @@ import { among } from '@/core/document/among';
 import { sizeGap } from '@/core/document/size';
 import { withSettings, type SettingsPatch } from '@/core/document/settings';
 import { briefSchema } from '@/core/document/schema';
-import type {
-  ArtAnswer,
-  ArtAnswerKind,
-  ArtPlaceKind,
-  Brief,
-  Job,
-  Piece,
-  PieceSettings,
-  Thread,
-} from '@/core/document/types';
+import type { ArtAnswer, ArtAnswerKind, ArtPlaceKind, Brief, Job, Piece, PieceSettings, Thread } from '@/core/document/types';
 import type { PieceKindName } from '@/core/document/kinds';
-import type { Survey } from '@/workers/protocol';
+import type { Survey } from '@/core/artwork/survey';
 import { original } from 'immer';
 import { repeatedAsOne } from '@/core/editing/repeat';
 import { transformedPiece } from '@/core/editing/transform';

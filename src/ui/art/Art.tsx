@@ -7,7 +7,7 @@ import type { Job } from '@/core/document/types';
 import { formatLength } from '@/core/units/length';
 import { changeBrief, madeFrom, takePieces } from '@/session/edit/commands';
 import { useJob } from '@/session/job/jobStore';
-import type { Survey } from '@/workers/protocol';
+import type { Survey } from '@/core/artwork/survey';
 import { Button } from '../components/Button';
 import { Choice } from '../components/Choice';
 import { NumberField } from '../components/NumberField';
@@ -31,7 +31,7 @@ export function Art() {
   const [picking, setPicking] = useState(false);
   const [place, setPlace] = useState<number | null>(null);
   if (!job) return null;
-  const survey = state.kind === 'done' ? state.survey : null;
+  const survey = state.progress === null ? state.survey : null;
   return (
     <main className="flex min-h-0 flex-1">
       <h1 className="sr-only">Artwork at real size</h1>
@@ -46,7 +46,7 @@ export function Art() {
           feature={feature}
           onFeature={picking ? setFeature : null}
         />
-        {state.kind === 'busy' && (
+        {state.progress !== null && (
           <div role="status" className="absolute top-4 left-4 flex items-center gap-3 rounded-md border border-edge bg-panel px-3 py-2">
             Measuring the artwork … <span className="figures w-10 text-right">{Math.round(state.progress * 100)} %</span>
             <Button dense onClick={state.cancel}>
@@ -69,10 +69,13 @@ export function Art() {
           />
         )}
         {job.artwork.length > 0 && <Pose job={job} />}
-        {state.kind === 'failed' && (
-          <p role="alert" className="m-4 rounded-md border border-danger p-3 text-danger">
-            {state.message}
-          </p>
+        {state.problem && (
+          <div role="alert" className="m-4 flex items-start gap-3 rounded-md border border-danger p-3 text-danger">
+            <p className="flex-1">{state.problem}</p>
+            <Button dense onClick={state.again}>
+              Measure again
+            </Button>
+          </div>
         )}
         {job.artwork.length === 0 && (
           <p className="m-4 text-quiet">This job has no artwork: its pieces were drawn or came with a job file. They are on the Bench.</p>

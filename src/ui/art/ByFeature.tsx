@@ -3,7 +3,7 @@ import { Ruler } from 'lucide-react';
 import { toast } from 'sonner';
 import { distance } from '@/core/geometry/point';
 import { changeBrief } from '@/session/edit/commands';
-import type { Survey } from '@/workers/protocol';
+import type { Survey } from '@/core/artwork/survey';
 import { Button } from '../components/Button';
 import { NumberField } from '../components/NumberField';
 import type { Feature } from './HoopView';

@@ -3,7 +3,7 @@ import type { PointerEvent } from 'react';
 import { clothColour } from '@/core/render/picture';
 import type { Job } from '@/core/document/types';
 import type { Point } from '@/core/geometry/point';
-import type { Survey } from '@/workers/protocol';
+import type { Survey } from '@/core/artwork/survey';
 import { PlaceMarks } from './SizeReport';
 import { HoopCloth, HoopRing } from '../components/HoopShape';
 import { MatGrid } from '../components/MatGrid';

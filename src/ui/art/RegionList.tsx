@@ -1,7 +1,7 @@
 'use client';
 import { counted } from '@/core/units/count';
 import { PIECE_KINDS } from '@/core/document/kinds';
-import type { RegionView } from '@/workers/protocol';
+import type { RegionView } from '@/core/artwork/survey';
 
 const KINDS: Record<RegionView['kind'], { word: string }> = { ...PIECE_KINDS, drop: { word: 'Left out' } };
 const mm = (v: number): string => v.toFixed(1);

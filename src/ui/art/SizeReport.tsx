@@ -2,7 +2,7 @@
 import { Undo2 } from 'lucide-react';
 import type { ArtAnswerKind, ArtPlaceKind } from '@/core/document/types';
 import { answerPlace } from '@/session/edit/commands';
-import type { PlaceView, Survey } from '@/workers/protocol';
+import type { PlaceView, Survey } from '@/core/artwork/survey';
 import { Button } from '../components/Button';
 import { Sign } from '../components/Sign';
 

@@ -1,37 +1,41 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import type { Survey, SurveyRequest } from '@/core/artwork/survey';
 import type { Job } from '@/core/document/types';
-import { engine } from '@/workers/client';
 import { surveyRequest } from '@/session/derived/surveyRequest';
-import type { Survey, SurveyRequest } from '@/workers/protocol';
+import { IDLE, Task, type TaskState } from '@/session/derived/task';
+import { engine } from '@/workers/client';
 
-export type SurveyState =
-  | { kind: 'none' }
-  | { kind: 'busy'; progress: number; cancel(): void }
-  | { kind: 'done'; survey: Survey }
-  | { kind: 'failed'; message: string };
+export interface SurveyState extends TaskState {
+  survey: Survey | null;
+  cancel(): void;
+  again(): void;
+}
 
-/** Measures the job's artwork at its finished size, again whenever size or cloth change. */
+/** Measures the job's artwork at its finished size, again whenever size, cloth or decisions change. */
 export function useSurvey(job: Job | null, artwork: Record<string, string>): SurveyState {
-  const [state, setState] = useState<SurveyState>({ kind: 'none' });
+  const [state, setState] = useState<TaskState & { survey: Survey | null }>({ ...IDLE, survey: null });
+  const [asked, setAsked] = useState(0);
+  const task = useMemo(() => new Task((change) => setState((s) => ({ ...s, ...change }))), []);
   const request = job ? surveyRequest(job, artwork) : null;
   const key = request && JSON.stringify({ ...request, svg: undefined });
   const svg = request?.svg;
   useEffect(() => {
     if (svg === undefined || key === null) return;
-    const control = new AbortController();
-    const cancel = (): void => control.abort();
-    queueMicrotask(() => {
-      if (!control.signal.aborted) setState({ kind: 'busy', progress: 0, cancel });
-    });
     const input = { ...(JSON.parse(key) as SurveyRequest), svg };
-    engine
-      .call('survey', input, { signal: control.signal, progress: (progress) => setState({ kind: 'busy', progress, cancel }) })
-      .then((survey) => setState({ kind: 'done', survey }))
-      .catch((error: Error) => {
-        setState({ kind: 'failed', message: error.name === 'AbortError' ? 'Measuring was cancelled.' : error.message });
-      });
-    return cancel;
-  }, [svg, key]);
-  return state;
+    // What is shown is told by a task of its own time, not by the effect.
+    queueMicrotask(
+      () =>
+        void task.run(
+          (options) => engine.call('survey', input, options),
+          (survey) => setState((s) => ({ ...s, survey })),
+        ),
+    );
+    return () => task.cancel();
+  }, [svg, key, task, asked]);
+  const cancel = (): void => {
+    task.cancel();
+    setState({ progress: null, problem: 'Measuring was cancelled.', survey: null });
+  };
+  return { ...state, cancel, again: () => setAsked((n) => n + 1) };
 }

@@ -1,5 +1,5 @@
 import { COMPARE_ROWS, type CompareRow } from '@/core/compare/side';
-import type { Compared } from '@/workers/protocol';
+import type { Compared } from '@/workers/protocol/engine';
 import { Sign } from '../components/Sign';
 
 const written = (value: number, { decimals }: CompareRow): string =>

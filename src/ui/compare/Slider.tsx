@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { HEAT_STEPS } from '@/core/render/heat';
-import type { Compared } from '@/workers/protocol';
+import type { Compared } from '@/workers/protocol/engine';
 import { css, stepWords } from '../components/heatWords';
 
 const LOOKS = [

@@ -1,10 +1,11 @@
 'use client';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { sizeGap } from '@/core/document/size';
 import { keepMadeSize, scaleToBrief, takePieces } from '@/session/edit/commands';
 import { useJob } from '@/session/job/jobStore';
 import { surveyRequest } from '@/session/derived/surveyRequest';
+import { IDLE, Task, type TaskState } from '@/session/derived/task';
 import { engine } from '@/workers/client';
 import { Button } from './Button';
 import { Sign } from './Sign';
@@ -13,21 +14,17 @@ import { sizeGapWords } from './sizeGapWords';
 /** The size of the brief has not reached the stitches: said in every place until something is done about it. */
 export function SizeNotice() {
   const job = useJob((s) => s.job);
-  const [making, setMaking] = useState<AbortController | null>(null);
+  const [making, setMaking] = useState<TaskState>(IDLE);
+  const task = useMemo(() => new Task((change) => setMaking((s) => ({ ...s, ...change }))), []);
   const gap = job && sizeGap(job);
   if (!gap) return null;
-  const again = async (): Promise<void> => {
+  const again = (): void => {
     const request = surveyRequest(job, useJob.getState().artwork);
     if (!request) return void toast.error('The artwork of this job is missing, so its pieces cannot be made again.');
-    const control = new AbortController();
-    setMaking(control);
-    try {
-      const survey = await engine.call('survey', request, { signal: control.signal });
-      if (useJob.getState().job?.id === job.id) takePieces(survey);
-    } catch (error) {
-      if ((error as Error).name !== 'AbortError') toast.error((error as Error).message);
-    }
-    setMaking(null);
+    void task.run(
+      (options) => engine.call('survey', request, options),
+      (survey) => useJob.getState().job?.id === job.id && takePieces(survey),
+    );
   };
   return (
     <div
@@ -38,10 +35,10 @@ export function SizeNotice() {
       <span>
         <Sign of="warn" className="text-warn" /> {sizeGapWords(gap)}
       </span>
-      {making ? (
+      {making.progress !== null ? (
         <>
-          <span className="text-quiet">Making them again …</span>
-          <Button dense onClick={() => making.abort()}>
+          <span className="text-quiet">Making them again … {Math.round(100 * making.progress)} %</span>
+          <Button dense onClick={() => task.cancel()}>
             Cancel
           </Button>
         </>
@@ -57,7 +54,7 @@ export function SizeNotice() {
           </Button>
           <Button
             dense
-            onClick={() => void again()}
+            onClick={again}
             title="Chooses stitch types for the new size; what you drew, set or ordered by hand is replaced. Undo brings it back"
           >
             Make them again
@@ -65,6 +62,7 @@ export function SizeNotice() {
           <Button dense look="quiet" onClick={keepMadeSize} title="Changes the brief instead">
             Keep {gap.madeMm.toFixed(1)} mm
           </Button>
+          {making.problem && <span className="text-danger">{making.problem}</span>}
           <span className="text-xs text-quiet">Scaling keeps your work; making again chooses the stitches anew.</span>
         </>
       )}

@@ -1,15 +1,12 @@
-import { nothingToSew } from '@/core/artwork/digitize';
 import { artworkName } from '@/core/document/fileNames';
-import { emptyJob, smallestHoop } from '@/core/document/job';
+import { waysFor } from '@/core/cloth/library';
+import { DEFAULT_BRIEF } from '@/core/document/job';
 import type { AcceptedFinding, Brief, Job } from '@/core/document/types';
-import { InputError } from '@/core/document/errors';
 import { checkSize, isBundle } from '@/platform/files';
 import { keepNewJob, keptArtwork, keptJob, keptStamp } from '@/platform/storage/records';
 import { loadLibrary } from '@/platform/storage/shop';
 import { takeShelf } from '@/session/shop/shelfFile';
 import { engine, type CallOptions } from '@/workers/client';
-import type { Survey } from '@/workers/protocol';
-import { WIDEST_SATIN_MM } from '@/core/units/craft';
 
 const freshId = (): string => crypto.randomUUID().slice(0, 8);
 /** An id that is fit to be part of an address as it is. */
@@ -17,19 +14,6 @@ const isPlainId = (id: string): boolean => /^[\w-]{1,80}$/.test(id);
 
 /** Width taken for artwork that does not say how large it is, mm; the brief asks for the real one. */
 const FIRST_GUESS_MM = 80;
-
-async function surveyAtOwnSize(svg: string, brief: Partial<Brief>, options: CallOptions): Promise<Survey> {
-  const request = { svg, cloth: brief.cloth ?? 'pique', settings: { satinLimit: WIDEST_SATIN_MM } };
-  const guess = (): Promise<Survey> => engine.call('survey', { ...request, width: FIRST_GUESS_MM }, options);
-  try {
-    const own = await engine.call('survey', { ...request, ...brief.size }, options);
-    // Drawings are often tiny on their page: the size that is wanted is asked for in the brief.
-    return own.pieces.length > 0 || brief.size ? own : await guess();
-  } catch (error) {
-    if ((error as { code?: string }).code !== 'no-size') throw error;
-    return guess();
-  }
-}
 
 export interface NewJob {
   name: string;
@@ -70,25 +54,11 @@ export async function jobFromDrawing(
   { name, file, svg, brief = {}, accepted, id, updated }: NewJob,
   options: CallOptions = {},
 ): Promise<Job> {
-  const survey = await surveyAtOwnSize(svg, brief, options);
-  if (survey.pieces.length === 0) throw nothingToSew(survey.widthMm, survey.heightMm);
-  const hoop = brief.hoop ?? smallestHoop(survey.widthMm, survey.heightMm);
-  if (!hoop) {
-    throw new InputError(
-      'too-big-for-hoop',
-      `This artwork is ${survey.widthMm.toFixed(0)} x ${survey.heightMm.toFixed(0)} mm, larger than any hoop; make it smaller and drop it again.`,
-    );
-  }
-  const base = emptyJob(id ?? freshId(), name, { size: { width: Math.round(survey.widthMm * 10) / 10 }, ...brief, hoop });
-  const { school } = await loadLibrary();
-  const job: Job = {
-    ...base,
-    settings: { ...base.settings, ...school },
-    threads: survey.threads,
-    artwork: [{ id: 'a1', file, transform: survey.transform, locked: true, madeAt: { width: survey.widthMm, height: survey.heightMm } }],
-    pieces: survey.pieces,
-    ...(accepted ? { accepted } : {}),
-  };
+  const shop = waysFor(await loadLibrary(), brief.cloth ?? DEFAULT_BRIEF.cloth);
+  const { recipe, ...ways } = shop;
+  const how = { id: id ?? freshId(), name, file, brief: { ...(recipe ? { recipe } : {}), ...brief }, ...ways, guessMm: FIRST_GUESS_MM };
+  const made = await engine.call('newJob', { svg, ...how }, options);
+  const job: Job = accepted ? { ...made.job, accepted } : made.job;
   return keep(job, { [file]: svg }, updated);
 }
 

@@ -114,7 +114,7 @@ function mutated(text: string, random: Random): string {
 
 /** Sews a drawing from its text to its stitches; what is refused in a sentence is no fault. */
 function sew(text: string, width: number): { job: Job; problem: string | null } {
-  const { job } = jobFromArt(readSvg(text), { id: 'x', name: 'x', file: 'x.svg', cloth: 'pique', width });
+  const { job } = jobFromArt(readSvg(text), { id: 'x', name: 'x', file: 'x.svg', brief: { cloth: 'pique', size: { width } } });
   if (job.pieces.length === 0) return { job, problem: 'an empty job was accepted' };
   return { job, problem: wrongIn(job, new Planner().plan(job)) };
 }

@@ -65,8 +65,7 @@ function seeds(): Job[] {
       id: 's',
       name: 's',
       file: 's.svg',
-      cloth: 'pique',
-      width: 60,
+      brief: { cloth: 'pique', size: { width: 60 } },
     }).job,
     jobOf([
       piece('fill', { area: 'M-20,-20 H20 V20 H-20 Z M-5,-5 H5 V5 H-5 Z' }),

@@ -27,19 +27,20 @@ export function useTried<Ask>(ask: Ask, jobsFor: JobsFor<Ask>): readonly (string
     const job = useJob.getState().job;
     const all = job ? jobsFor(job, JSON.parse(asked) as Ask) : [];
     if (all.every((tried) => tried === null)) return;
-    let gone = false;
+    const control = new AbortController();
+    const { signal } = control;
     const tryAll = async (): Promise<void> => {
       const after: (PlanFigures | null)[] = [];
       for (const tried of all) {
-        if (gone) return;
-        after.push(tried === null ? null : await engine.call('effect', { job: tried }).catch(() => null));
-        if (!gone) setFound({ asked, after: [...after] });
+        if (signal.aborted) return;
+        after.push(tried === null ? null : await engine.call('effect', { job: tried }, { signal }).catch(() => null));
+        if (!signal.aborted) setFound({ asked, after: [...after] });
       }
     };
     const timer = setTimeout(() => void tryAll(), WAIT_MS);
     return () => {
-      gone = true;
       clearTimeout(timer);
+      control.abort();
     };
   }, [asked, jobsFor]);
   return found.asked === asked && before ? found.after.map((a) => a && effectWords(before, a)) : [];

@@ -5,7 +5,8 @@ import { css, stepWords } from '../../components/heatWords';
 import { histogramOf } from '@/core/stitches/weight';
 import { usePlan } from '@/session/derived/planStore';
 import { WeightHistogram } from '../panels/WeightHistogram';
-import { requestWeight, useWeight, weightAt } from '@/session/derived/weightStore';
+import { Button } from '../../components/Button';
+import { requestWeight, useWeight, weighAgain, weightAt } from '@/session/derived/weightStore';
 
 /** The heat map over the cloth; made anew for every plan. */
 export function WeightLayer() {
@@ -30,7 +31,16 @@ export function WeightLayer() {
 
 /** The steps of the heat map with the area at each as bars, and the figures under the pointer. */
 export function WeightLegend() {
-  const { view, pointer } = useWeight();
+  const { view, pointer, problem } = useWeight();
+  if (problem)
+    return (
+      <p role="alert" className="flex items-center gap-2 rounded-md border border-danger bg-panel px-2 py-1 text-xs text-danger">
+        {problem}
+        <Button dense onClick={weighAgain}>
+          Weigh again
+        </Button>
+      </p>
+    );
   if (!view) return <p className="rounded-md bg-panel px-2 py-1 text-xs text-quiet">Weighing …</p>;
   const most = Math.max(...view.areasMm2, 1);
   const here = pointer && weightAt(view, pointer);

@@ -8,7 +8,7 @@ import { addPieces } from '@/session/edit/shapeCommands';
 import { useJob } from '@/session/job/jobStore';
 import { selectAll } from '@/session/view/viewStore';
 import { engine } from '@/workers/client';
-import type { RegionView } from '@/workers/protocol';
+import type { RegionView } from '@/core/artwork/survey';
 
 interface RegionsState {
   regions: readonly RegionView[];

@@ -6,7 +6,7 @@ import { usePlan } from '@/session/derived/planStore';
 import { surveyRequest } from '@/session/derived/surveyRequest';
 import { useView } from '@/session/view/viewStore';
 import { engine } from '@/workers/client';
-import type { RegionView, SurveyRequest } from '@/workers/protocol';
+import type { RegionView, SurveyRequest } from '@/core/artwork/survey';
 
 const NONE: readonly RegionView[] = [];
 let last: { key: string; svg: string; regions: readonly RegionView[] } | null = null;

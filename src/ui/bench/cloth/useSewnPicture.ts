@@ -5,7 +5,7 @@ import { usePlan } from '@/session/derived/planStore';
 import { useShown } from '@/session/view/shownStore';
 import { useView } from '@/session/view/viewStore';
 import { painter } from '@/workers/client';
-import type { Picture } from '@/workers/protocol';
+import type { Picture } from '@/workers/protocol/painter';
 
 const ratio = (): number => Math.min(2, window.devicePixelRatio || 1);
 

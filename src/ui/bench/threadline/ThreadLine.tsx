@@ -4,7 +4,7 @@ import { among } from '@/core/document/among';
 import { recipeFor } from '@/core/cloth/house';
 import type { Job } from '@/core/document/types';
 import { usePlan } from '@/session/derived/planStore';
-import type { Planned } from '@/workers/protocol';
+import type { Planned } from '@/session/derived/planStore';
 import { useView } from '@/session/view/viewStore';
 import { drawThreadLine, heightOfLength, RULES_MM } from './drawThreadLine';
 import { FindingFlags } from './FindingFlags';

@@ -1,0 +1,35 @@
+import type { Job } from '@/core/document/types';
+import { simplify } from '@/core/geometry/area';
+import { ofEach } from '@/core/geometry/known';
+import { ringsToData } from '@/core/geometry/path';
+import { prepareShape } from '@/core/pieces/registry';
+import { measurePlan } from '@/core/plan/measure';
+import type { Piece } from '@/core/document/types';
+import { PartSender, PlanSender } from '../planWire';
+import type { Handler } from '../serve';
+import { planner } from './kept';
+
+const OUTLINE_TOLERANCE_MM = 0.05;
+
+const outlineOf = ofEach((p: Piece) => ringsToData(simplify(prepareShape(p)?.painted ?? [], OUTLINE_TOLERANCE_MM)));
+
+/** Outlines of a job's pieces; those that stood in the same place before are told by it. */
+function outlinesOf(job: Job, before: readonly string[]): (string | number)[] {
+  return job.pieces.map((p, i) => (outlineOf(p) === before[i] ? i : outlineOf(p)));
+}
+
+const plans = new PlanSender();
+let outlinesSent: string[] = [];
+
+/** A plan with what the Bench shows of it, as its difference from what the page holds. */
+export const plan: Handler<'plan'> = ({ job, held }, { progress, part }) => {
+  const began = performance.now();
+  const version = plans.nextVersion();
+  const parts = new PartSender(version, part);
+  const made = planner.plan(job, progress, (so, all) => parts.grown(so, all));
+  const milliseconds = performance.now() - began;
+  const { wired, transfer } = plans.wire(made, held, version);
+  const outlines = outlinesOf(job, wired.base === null ? [] : outlinesSent);
+  outlinesSent = job.pieces.map(outlineOf);
+  return { output: { plan: wired, figures: measurePlan(job, made), outlines, milliseconds }, transfer };
+};

@@ -1,0 +1,88 @@
+import type { PieceChange } from '@/core/compare/changes';
+import type { NewJobOptions } from '@/core/artwork/newJob';
+import type { Survey, SurveyRequest } from '@/core/artwork/survey';
+import type { Job, RoutePolicy } from '@/core/document/types';
+import type { Meeting } from '@/core/editing/overlaps';
+import type { Correction } from '@/core/forecast/correct';
+import type { Forecast } from '@/core/forecast/forecast';
+import type { Bundle } from '@/core/formats/bundle';
+import type { ExportFormat } from '@/core/formats/registry';
+import type { ReadShelf, ShelfFile } from '@/core/formats/shelf';
+import type { PlanPart } from '@/core/plan/delta';
+import type { PlanFigures } from '@/core/plan/measure';
+import type { RouteProposal } from '@/core/plan/proposeRoute';
+import type { Finding } from '@/core/proof/finding';
+import type { LetterHeights } from '@/core/proof/letterForecast';
+import type { WiredPlan } from '../planWire';
+
+/** A planned job on its way to the page. */
+export interface WiredPlanned {
+  plan: WiredPlan;
+  figures: PlanFigures;
+  /** Outlines; a number stands for the one at that place in the version before. */
+  outlines: (string | number)[];
+  milliseconds: number;
+}
+
+export interface WeightView {
+  png: Blob;
+  left: number;
+  top: number;
+  columns: number;
+  rows: number;
+  cellMm: number;
+  layers: Float32Array<ArrayBuffer>;
+  holes: Uint16Array<ArrayBuffer>;
+  /** Area at each step of the legend, mm². */
+  areasMm2: number[];
+}
+
+/** One of two jobs side by side: its figures by key of `COMPARE_ROWS`, and its pictures. */
+export interface ComparedSide {
+  figures: Record<string, number>;
+  sewn: Blob;
+  weight: Blob;
+}
+
+export interface Compared {
+  a: ComparedSide;
+  b: ComparedSide;
+  changes: PieceChange[];
+}
+
+/** What the engine's program answers: what goes in and what comes back. */
+export interface EngineProtocol {
+  survey: { in: SurveyRequest; out: Survey };
+  /** A job with its pieces of a drawing. */
+  newJob: { in: NewJobOptions & { svg: string }; out: { job: Job } };
+  /** @param held version of the plan that the asker holds; null for none */
+  plan: { in: { job: Job; held: string | null }; out: WiredPlanned; part: PlanPart };
+  export: {
+    in: { job: Job; artwork: Record<string, string>; extension: ExportFormat['extension']; findings?: readonly Finding[] };
+    out: { data: Blob };
+  };
+  /** A bundle, or a whole shelf. */
+  readFile: { in: { bytes: ArrayBuffer }; out: { bundle: Bundle } | { shelf: ReadShelf } };
+  writeShelf: { in: { shelf: ShelfFile }; out: { data: Blob } };
+  thumbnail: { in: { job: Job }; out: { png: Blob; figures: PlanFigures } };
+  /** How neighbours meet. */
+  meetings: { in: { job: Job }; out: Meeting[] };
+  /** Figures of a job as it would be, without keeping anything. */
+  effect: { in: { job: Job }; out: PlanFigures };
+  /** Thread and holes on cells of a quarter millimetre, and the heat map of them as a picture. */
+  weight: { in: { job: Job }; out: WeightView };
+  /** How the cloth will move, and what that leaves bare. */
+  forecast: { in: { job: Job }; out: Forecast & { letters: LetterHeights[] } };
+  /** How to extend areas until the forecast lands on the drawing; all of them, or some by id. */
+  correct: { in: { job: Job; only?: string[] }; out: Correction };
+  /** What will go wrong. */
+  prove: { in: { job: Job }; out: Finding[] };
+  /** Two jobs side by side, both pictures of the same box; `side` is the longer side of a picture, pixels. */
+  compare: { in: { a: Job; b: Job; side: number }; out: Compared };
+  /** A better sewing order, sought by a policy. */
+  route: { in: { job: Job; policy: RoutePolicy }; out: RouteProposal };
+  /** Stitches of a job of one piece as path data, for showing while it is drawn. */
+  preview: { in: { job: Job }; out: { path: string; stitches: number } };
+  /** A sample of the gallery as a picture, at `scale` pixels per mm. */
+  sample: { in: { id: string; scale: number }; out: { png: Blob; stitches: number } };
+}
