@@ -1,32 +1,14 @@
 import { areaOf, contains } from '../geometry/area';
 import { outlineOf } from '../geometry/outline';
-import { boundsOf } from '../geometry/point';
 import { dataToRings } from '../geometry/path';
 import { piece } from '../pieces/fixtures';
 import { alignedBy, boxOf, distributedBy } from './arrange';
-import { cutPiece, extendEdge, joinPieces, offsetOutline, simplifiedOutline } from './outlines';
+import { extendEdge, joinPieces, offsetOutline, simplifiedOutline } from './outlines';
 import { meetingsOf, shortMeetings } from './overlaps';
 import { transformedPiece } from './transform';
 
 const SQUARE = 'M0,0 H20 V20 H0 Z';
 const size = (data: string): number => areaOf(outlineOf(data).area);
-
-test('a cut through an area gives two parts that together are what it was', () => {
-  const [a, b] = cutPiece(piece('fill', { area: SQUARE, slants: ['M2,2 L8,4', 'M2,18 L8,16'] }), { x: -5, y: 8 }, { x: 25, y: 8 })!;
-  expect([size(a.area!), size(b.area!)].sort((p, q) => p - q).map((v) => Math.round(v))).toEqual([160, 240]);
-  expect(a.slants).toHaveLength(1);
-  expect(b.slants).toHaveLength(1);
-});
-
-test('lines and columns are cut where the cut crosses them, and nowhere else', () => {
-  const run = cutPiece(piece('run', { line: 'M0,0 H10' }), { x: 4, y: -1 }, { x: 4, y: 1 })!;
-  expect(run.map((p) => boundsOf(dataToRings(p.line!)).maxX)).toEqual([4, 10]);
-  const column = cutPiece(piece('satin', { sides: ['M0,0 H30', 'M0,5 H30'] }), { x: 10, y: -2 }, { x: 20, y: 7 })!;
-  expect(boxOf(column[0]).maxX).toBeGreaterThan(15);
-  expect(boxOf(column[1]).minX).toBeLessThan(15);
-  expect(cutPiece(piece('run', { line: 'M0,0 H10' }), { x: 4, y: 3 }, { x: 4, y: 5 })).toBeNull();
-  expect(cutPiece(piece('fill', { area: SQUARE }), { x: 30, y: 0 }, { x: 30, y: 9 })).toBeNull();
-});
 
 test('areas with a hair between them become one; lines are strung by their nearest ends', () => {
   const joined = joinPieces([piece('fill', { area: 'M0,0 H10 V10 H0 Z' }), piece('fill', { area: 'M10.2,0 H20 V10 H10.2 Z' })])!;

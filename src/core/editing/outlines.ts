@@ -1,96 +1,18 @@
 import type { Piece } from '../document/types';
-import { areaOf, intersect, offset, unite } from '../geometry/area';
+import { areaOf, offset, unite } from '../geometry/area';
 import { fittedData } from '../geometry/fit';
 import { lengthsAlong, nearestOnLine, resample } from '../geometry/line';
 import { outlineOf } from '../geometry/outline';
 import { dataToRings, ringsToData } from '../geometry/path';
-import { add, cross, distance, dot, mix, scale, sub, unit, type Area, type Line, type Point, type Ring } from '../geometry/point';
+import { add, distance, dot, mix, scale, sub, unit, type Area, type Line, type Point, type Ring } from '../geometry/point';
+import { without } from './without';
 import { cos, PI } from '../units/trig';
 
 /** Edited outlines keep this near to what was cut or grown, mm. */
 const KEEP_MM = 0.02;
-/** Longer than any hoop, mm. */
-const FAR_MM = 4000;
 const LEAST_AREA_MM2 = 0.05;
 
 const areaData = (area: Area): string => fittedData(area, KEEP_MM);
-
-function without(piece: Piece, keys: readonly ('start' | 'end' | 'slants')[]): Piece {
-  const out = { ...piece };
-  for (const key of keys) delete out[key];
-  return out;
-}
-
-/** A straight cut, carried on far beyond both of its ends. */
-interface Cut {
-  a: Point;
-  b: Point;
-}
-
-const sideOf = ({ a, b }: Cut, p: Point): number => cross(sub(b, a), sub(p, a));
-
-/** Everything on one side of a cut. */
-function half({ a, b }: Cut, side: 1 | -1): Area {
-  const along = scale(unit(sub(b, a)), FAR_MM);
-  const out = scale({ x: -along.y, y: along.x }, side);
-  const [from, to] = [sub(a, along), add(b, along)];
-  return [[from, to, add(to, out), add(from, out)]];
-}
-
-/** A line in two at the first place where the cut crosses it; null when it does not. */
-function cutLine(line: Line, cut: Cut): [Line, Line] | null {
-  for (let i = 1; i < line.length; i++) {
-    const [p, q] = [sideOf(cut, line[i - 1]!), sideOf(cut, line[i]!)];
-    if (p === q || p > 0 === q > 0) continue;
-    const at = mix(line[i - 1]!, line[i]!, p / (p - q));
-    // The cut itself has ends: a line that only its prolongation meets is not cut.
-    const t = dot(sub(at, cut.a), sub(cut.b, cut.a)) / dot(sub(cut.b, cut.a), sub(cut.b, cut.a));
-    if (t < -0.02 || t > 1.02) continue;
-    return [
-      [...line.slice(0, i), at],
-      [at, ...line.slice(i)],
-    ];
-  }
-  return null;
-}
-
-const lineData = (line: Line): string => ringsToData([line], false);
-
-/**
- * A piece cut in two along a straight line. Slants go to the part that they lie in; pinned ends to neither.
- * @returns the two parts, or null when the line does not go right through
- */
-export function cutPiece(piece: Piece, a: Point, b: Point): [Piece, Piece] | null {
-  const cut = { a, b };
-  const rest = without(piece, ['start', 'end']);
-  if (piece.area) {
-    const { area } = outlineOf(piece.area);
-    const parts = ([1, -1] as const).map((side) => intersect(area, half(cut, side)));
-    if (parts.some((part) => areaOf(part) < LEAST_AREA_MM2)) return null;
-    const [one, two] = parts.map((part, k): Piece => {
-      const slants = (piece.slants ?? []).filter((s) => sideOf(cut, middleOf(s)) > 0 === (k === 0));
-      return { ...without(rest, ['slants']), area: areaData(part), ...(slants.length > 0 ? { slants } : {}) };
-    });
-    return [one!, two!];
-  }
-  if (piece.sides) {
-    const sides = piece.sides.map((s) => cutLine(dataToRings(s)[0] ?? [], cut));
-    if (!sides[0] || !sides[1]) return null;
-    return [0, 1].map((k): Piece => ({ ...rest, sides: [lineData(sides[0]![k]!), lineData(sides[1]![k]!)] })) as [Piece, Piece];
-  }
-  const parts = piece.line ? cutLine(dataToRings(piece.line)[0] ?? [], cut) : null;
-  return (
-    parts && [
-      { ...rest, line: lineData(parts[0]) },
-      { ...rest, line: lineData(parts[1]) },
-    ]
-  );
-}
-
-function middleOf(slant: string): Point {
-  const line = dataToRings(slant)[0] ?? [];
-  return line.length === 0 ? { x: 0, y: 0 } : mix(line[0]!, line[line.length - 1]!, 0.5);
-}
 
 /** Gaps up to this are closed when areas are joined, mm. */
 const CLOSES_MM = 0.3;
@@ -110,7 +32,7 @@ export function joinPieces(pieces: readonly Piece[]): Piece | null {
   }
   if (!pieces.every((p) => p.line)) return null;
   const line = pieces.slice(1).reduce<Line>((sum, p) => strung(sum, dataToRings(p.line!)[0] ?? []), dataToRings(first.line!)[0] ?? []);
-  return { ...rest, line: lineData(line) };
+  return { ...rest, line: ringsToData([line], false) };
 }
 
 /** Two lines as one, joined where their ends are nearest. */

@@ -1,7 +1,8 @@
 import { among } from '@/core/document/among';
 import type { Piece, Thread } from '@/core/document/types';
 import { alignedBy, distributedBy, type Alignment } from '@/core/editing/arrange';
-import { cutPiece, extendEdge, joinPieces, offsetOutline, simplifiedOutline } from '@/core/editing/outlines';
+import { extendEdge, joinPieces, offsetOutline, simplifiedOutline } from '@/core/editing/outlines';
+import { cutPiece } from '@/core/editing/cut';
 import { transformedPiece } from '@/core/editing/transform';
 import type { Matrix } from '@/core/geometry/path';
 import type { Point } from '@/core/geometry/point';

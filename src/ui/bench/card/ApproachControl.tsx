@@ -3,7 +3,9 @@ import type { Job, Piece } from '@/core/document/types';
 import type { PlannedPiece } from '@/core/plan/plan';
 import { freeOrder, setApproach, setStopBefore } from '@/session/edit/orderCommands';
 import { setSetting } from '@/session/edit/commands';
-import { takeTool, useTool } from '@/session/view/toolStore';
+import { run } from '../tools/draw';
+import { useDrawing } from '../tools/draw/drawingStore';
+import { takeTool } from '../tools/inHand';
 import { Button } from '../../components/Button';
 import { Choice } from '../../components/Choice';
 import { Tick } from '../../components/Tick';
@@ -19,7 +21,7 @@ const LINK_WORDS = { stitch: 'straight on', travel: 'on a run', trim: 'after a c
 /** How the needle comes to the piece and leaves it: cut or travel, a way drawn by hand, a wait, ties. */
 export function ApproachControl({ job, piece, planned }: { job: Job; piece: Piece; planned: PlannedPiece | undefined }) {
   const link = planned?.link;
-  const drawing = useTool((s) => s.wayFor === piece.id);
+  const drawing = useDrawing((s) => s.wayFor === piece.id);
   const settings = planned?.settings;
   const follows = job.pieces.find((p) => p.id === piece.sewAfter);
   const chosen: How = piece.approach?.how ?? 'router';
@@ -40,8 +42,8 @@ export function ApproachControl({ job, piece, planned }: { job: Job; piece: Piec
           dense
           className="mt-1"
           onClick={() => {
-            takeTool('run');
-            useTool.setState({ wayFor: piece.id });
+            takeTool(run);
+            useDrawing.setState({ wayFor: piece.id });
           }}
         >
           {drawing ? 'Click the way, Enter ends it' : piece.approach?.way ? 'Draw the way again' : 'Draw the way'}

@@ -33,7 +33,8 @@ import {
   toggleLock,
   ungroup,
 } from '@/session/edit/shapeCommands';
-import { useTool } from '@/session/view/toolStore';
+import { edge, useEdge } from '../tools/edge';
+import { useTool } from '../tools/inHand';
 import { select } from '@/session/view/viewStore';
 import { SignButton } from '../../components/Button';
 import { NumberField } from '../../components/NumberField';
@@ -56,12 +57,12 @@ export function ShapeTools({ pieces }: { pieces: readonly Piece[] }) {
   const ids = pieces.map((p) => p.id);
   const [by, setBy] = useState(0.5);
   const tool = useTool((s) => s.tool);
-  const falloff = useTool((s) => s.falloffMm);
+  const falloff = useEdge((s) => s.falloffMm);
   const locked = pieces.length > 0 && pieces.every((p) => p.locked);
   const grouped = pieces.some((p) => p.group);
   const hasArea = pieces.some((p) => p.area);
   return (
-    <details className="border-t border-hairline py-1" data-testid="shape-tools" open={tool === 'edge' ? true : undefined}>
+    <details className="border-t border-hairline py-1" data-testid="shape-tools" open={tool === edge ? true : undefined}>
       <summary className="cursor-pointer py-1 text-quiet">
         Shape, line up, keep{locked ? ' · locked' : ''}
         {grouped ? ' · grouped' : ''}
@@ -104,7 +105,7 @@ export function ShapeTools({ pieces }: { pieces: readonly Piece[] }) {
           <Frame size={15} />
         </SignButton>
       </div>
-      {tool === 'edge' && (
+      {tool === edge && (
         <NumberField
           label="The edge gives way this far to either side"
           className="my-1"
@@ -114,7 +115,7 @@ export function ShapeTools({ pieces }: { pieces: readonly Piece[] }) {
           max={100}
           step={1}
           decimals={0}
-          onCommit={(falloffMm) => useTool.setState({ falloffMm })}
+          onCommit={(falloffMm) => useEdge.setState({ falloffMm })}
         />
       )}
       <div className="mt-1 flex flex-wrap items-center gap-0.5" role="group" aria-label="Line up">

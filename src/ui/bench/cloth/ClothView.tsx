@@ -8,19 +8,15 @@ import { Command } from '@/core/stitches/roles';
 import { useCamera, zoomAt } from '@/session/view/cameraStore';
 import { usePlan } from '@/session/derived/planStore';
 import { useProof } from '@/session/derived/proofStore';
-import { useTool } from '@/session/view/toolStore';
 import { useView } from '@/session/view/viewStore';
 import { HoopCloth, HoopRing } from '../../components/HoopShape';
 import { MatGrid } from '../../components/MatGrid';
 import { fitHoop } from '../tools/benchKeys';
-import { DrawingMarks } from './DrawingMarks';
-import { EndHandles } from './EndHandles';
-import { GestureMarks, MeetingMarks, RegionMarks } from './HelpMarks';
+import { useToolInHand } from '../tools/registry';
+import { MeetingMarks } from './MeetingMarks';
 import { Guides } from './Guides';
 import { PathMarks } from './PathMarks';
 import { PullLayer } from './PullLayer';
-import { ShapeHandles } from './ShapeHandles';
-import { SlantHandles } from './SlantHandles';
 import { useClothPointer } from './useClothPointer';
 import { useArtworkBeneath } from './useArtworkBeneath';
 import { WeightLayer } from './WeightLayer';
@@ -35,7 +31,7 @@ export function ClothView({ job }: { job: Job }) {
   const drag = useClothPointer();
   const look = useView((s) => s.look);
   const { camera, width, height } = useCamera();
-  const tool = useTool((s) => s.tool);
+  const tool = useToolInHand();
   const showMeetings = useView((s) => s.showMeetings);
   const showHoop = useView((s) => s.showHoop);
   const box = `${camera.x - width / 2 / camera.scale} ${camera.y - height / 2 / camera.scale} ${width / camera.scale} ${height / camera.scale}`;
@@ -44,7 +40,7 @@ export function ClothView({ job }: { job: Job }) {
     <div
       ref={frame}
       className="relative h-full w-full touch-none overflow-hidden bg-mat"
-      style={{ cursor: tool === 'choose' ? 'default' : 'crosshair' }}
+      style={{ cursor: tool.name === 'choose' ? 'default' : 'crosshair' }}
       {...drag}
       data-testid="cloth"
     >
@@ -67,7 +63,6 @@ export function ClothView({ job }: { job: Job }) {
           {look === 'path' && <PathMarks job={job} scale={camera.scale} />}
           <ToolMarks job={job} scale={camera.scale} />
           <FindingMark scale={camera.scale} />
-          <GestureMarks />
           {showMeetings && <MeetingMarks job={job} scale={camera.scale} />}
         </svg>
       )}
@@ -103,15 +98,9 @@ function useMeasuredFrame(frame: React.RefObject<HTMLDivElement | null>): void {
 
 /** Handles and marks of the tool in hand. */
 function ToolMarks({ job, scale }: { job: Job; scale: number }) {
-  const tool = useTool((s) => s.tool);
+  const { Marks } = useToolInHand();
   const selected = useView((s) => s.selected);
-  const piece = job.pieces.find((p) => p.id === selected);
-  if (piece && tool === 'nodes') return <ShapeHandles piece={piece} scale={scale} />;
-  if (piece && tool === 'slants') return <SlantHandles piece={piece} scale={scale} />;
-  if (piece && tool === 'ends') return <EndHandles job={job} piece={piece} scale={scale} />;
-  if (tool === 'regions') return <RegionMarks />;
-  const thread = job.threads.find((t) => t.id === (piece ?? job.pieces[job.pieces.length - 1])?.thread)?.hex ?? '#1d282c';
-  return <DrawingMarks scale={scale} thread={thread} />;
+  return Marks && <Marks job={job} piece={job.pieces.find((p) => p.id === selected) ?? null} scale={scale} />;
 }
 
 /** The artwork as it lies, locked and dimmed, where thread does not hide it yet. Without artwork, the pieces' own outlines. */

@@ -4,7 +4,8 @@ import type { Point } from '@/core/geometry/point';
 import { moveGuide, removeGuide, type GuideWay } from '@/session/edit/guides';
 import { useJob } from '@/session/job/jobStore';
 import { useCamera } from '@/session/view/cameraStore';
-import { useTool } from '@/session/view/toolStore';
+import { guides as guidesTool } from '../tools/guides';
+import { useTool } from '../tools/inHand';
 import { useView } from '@/session/view/viewStore';
 import { Handle } from './Handle';
 
@@ -14,7 +15,7 @@ const FAR_MM = 2000;
 /** Base line, cap height and whatever else one draws by, with the heights between them; and the hoop's centre lines. */
 export function Guides({ scale }: { scale: number }) {
   const shown = useView((s) => s.showGuides);
-  const inHand = useTool((s) => s.tool === 'guides');
+  const inHand = useTool((s) => s.tool === guidesTool);
   const guides = useJob((s) => s.job?.guides);
   const { camera, width, height } = useCamera();
   if (!shown && !inHand) return null;

@@ -9,7 +9,7 @@ import { Swatch } from '../../components/Swatch';
 import { openRoute } from '@/session/derived/routeStore';
 import { selectAll, toggleSelected, useView } from '@/session/view/viewStore';
 import { toggleHidden } from '../tools/benchKeys';
-import { withGroups } from '../cloth/pick';
+import { withGroups } from '../tools/pick';
 import { useRested } from '../useRested';
 
 /** The sewing order as a list. */

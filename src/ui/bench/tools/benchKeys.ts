@@ -2,7 +2,6 @@ import { toast } from 'sonner';
 import { mirroredAbout, movedBy } from '@/core/editing/transform';
 import type { Piece } from '@/core/document/types';
 import { copyPieces, movePiece, transformPieces } from '@/session/edit/commands';
-import { finishDrawing, giveUp, takeBackNode, takeTool, toggleCurve, useTool, type ToolName } from '@/session/view/toolStore';
 import { fit, zoomAt } from '@/session/view/cameraStore';
 import { copyToClipboard, pasteFromClipboard } from '@/session/edit/clipboard';
 import { useJob } from '@/session/job/jobStore';
@@ -14,6 +13,8 @@ import { group, joinChosen, simplifyChosen, toggleLock, ungroup } from '@/sessio
 import { chosenIds, hideChosen, select, selectAll, useView } from '@/session/view/viewStore';
 import { keyCommand } from '../../commands/keys';
 import { removeSaying } from '../card/removeSaying';
+import { giveUp, takeTool } from './inHand';
+import { toolInHand, TOOLS } from './registry';
 import { playFrom, stepBy, togglePlay } from '../threadline/player';
 
 function withSelected(run: (id: string, index: number) => void): () => void {
@@ -45,21 +46,6 @@ export function fitHoop(): void {
 
 const LOOKS = ['thread', 'needle', 'path', 'weight', 'pull'] as const;
 
-const TOOL_KEYS: readonly [string, string, ToolName][] = [
-  ['Choose', 'Q', 'choose'],
-  ['Shape: nodes', 'G', 'nodes'],
-  ['Slants', 'T', 'slants'],
-  ['Start and end', 'E', 'ends'],
-  ['Draw a run', 'R', 'run'],
-  ['Draw a satin by its two sides', 'W', 'satin'],
-  ['Draw an area', 'D', 'area'],
-  ['Take regions of the artwork', 'I', 'regions'],
-  ['Cut', 'V', 'cut'],
-  ['Extend an edge', 'P', 'edge'],
-  ['Measure', 'M', 'measure'],
-  ['Guides: a click lays a level one, with Shift an upright one', '=', 'guides'],
-];
-
 const NUDGES: readonly [string, string, number, number][] = [
   ['Nudge left by 0.1 mm', 'ArrowLeft', -0.1, 0],
   ['Nudge right by 0.1 mm', 'ArrowRight', 0.1, 0],
@@ -78,16 +64,9 @@ export function toggleHidden(): void {
   void hideInPictures();
 }
 
-/** What Delete means while a tool works on parts of a piece. */
-const PARTS: Partial<Record<ToolName, string>> = {
-  nodes: 'Click a node first: Delete takes it out. Esc puts the tool away; then Delete removes the piece.',
-  slants: 'Click a slant first: Delete takes it away. Esc puts the tool away; then Delete removes the piece.',
-  ends: 'Click the start or the end first: Delete lets it go. Esc puts the tool away; then Delete removes the piece.',
-};
-
 function removeChosen(): void {
-  const part = PARTS[useTool.getState().tool];
-  if (part) toast(part);
+  const { parts } = toolInHand();
+  if (parts) toast(parts);
   else removeSaying(chosenIds());
 }
 
@@ -133,12 +112,12 @@ export const BENCH_KEYS = [
       useView.setState({ gesture: null });
     } else if (!giveUp()) select(null);
   }),
-  ...TOOL_KEYS.map(([name, key, tool]) => keyCommand(name, key, () => takeTool(tool))),
-  keyCommand('Line done', 'Enter', finishDrawing),
-  keyCommand('Take the last node back while drawing; else remove what is chosen', 'Backspace', () =>
-    useTool.getState().drawing ? takeBackNode() : removeChosen(),
-  ),
-  keyCommand('Next node: corner or curve', 'C', toggleCurve),
+  ...TOOLS.map((tool) => keyCommand(tool.word, tool.key, () => takeTool(tool))),
+  keyCommand('Line done', 'Enter', () => void toolInHand().press?.('Enter')),
+  keyCommand('Take the last node back while drawing; else remove what is chosen', 'Backspace', () => {
+    if (!toolInHand().press?.('Backspace')) removeChosen();
+  }),
+  keyCommand('Next node: corner or curve', 'C', () => void toolInHand().press?.('C')),
   keyCommand('Next look', 'L', () => useView.setState((s) => ({ look: LOOKS[(LOOKS.indexOf(s.look) + 1) % LOOKS.length]! }))),
   keyCommand('Keep a copy of what is chosen', 'Ctrl+C', () => {
     const n = copyToClipboard(chosenIds());

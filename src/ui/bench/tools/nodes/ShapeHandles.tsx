@@ -2,7 +2,7 @@
 import { moveNode, nodesOf, removeNode, setNodeKind } from '@/core/editing/nodes';
 import type { Piece } from '@/core/document/types';
 import { reshape } from '@/session/edit/commands';
-import { Handle } from './Handle';
+import { Handle } from '../../cloth/Handle';
 import { shapePathsOf } from './shape';
 
 const SIZE_PX = 9;

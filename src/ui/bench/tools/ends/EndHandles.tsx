@@ -3,7 +3,7 @@ import type { Job, Piece } from '@/core/document/types';
 import type { Point } from '@/core/geometry/point';
 import { usePlan } from '@/session/derived/planStore';
 import { reshape } from '@/session/edit/commands';
-import { Handle } from './Handle';
+import { Handle } from '../../cloth/Handle';
 
 const round = (v: number): number => Math.round(v * 100) / 100;
 

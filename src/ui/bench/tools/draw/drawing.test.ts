@@ -1,7 +1,7 @@
 import { aimed, lineDone, newDrawing, pieceDrawn, placed, tookBack, type Drawing } from './drawing';
 
 const put = (d: Drawing, ...points: [number, number][]): Drawing =>
-  points.reduce((now, [x, y]) => placed(now, { at: { x, y }, constrain: false, snapMm: 0.5 }).drawing, d);
+  points.reduce((now, [x, y]) => placed(now, { at: { x, y }, shift: false, snapMm: 0.5 }).drawing, d);
 
 test('a run is what was clicked', () => {
   const d = put(newDrawing('run'), [0, 0], [10, 0], [10, 5]);
@@ -21,7 +21,7 @@ test('a satin needs two sides, and they are laid the same way', () => {
 
 test('an area closes on its first node', () => {
   const d = put(newDrawing('area'), [0, 0], [10, 0], [10, 10]);
-  expect(placed(d, { at: { x: 0.3, y: 0.2 }, constrain: false, snapMm: 0.5 }).closed).toBe(true);
+  expect(placed(d, { at: { x: 0.3, y: 0.2 }, shift: false, snapMm: 0.5 }).closed).toBe(true);
   expect(pieceDrawn(d, 't1')!.area).toBe('M0,0 L10,0 L10,10 L0,0 Z');
 });
 
@@ -35,7 +35,7 @@ test('backspace takes nodes back, and at last the second side', () => {
 
 test('held, directions snap; a curve node bends the line through it', () => {
   const d = put(newDrawing('run'), [0, 0]);
-  expect(aimed(d, { at: { x: 10, y: 0.4 }, constrain: true, snapMm: 0.5 }).y).toBeCloseTo(0, 9);
+  expect(aimed(d, { at: { x: 10, y: 0.4 }, shift: true, snapMm: 0.5 }).y).toBeCloseTo(0, 9);
   const bent = put({ ...put(newDrawing('run'), [0, 0]), curve: true }, [10, -4], [20, 0]);
   expect(pieceDrawn(bent, 't1')!.line).toContain('C');
 });

@@ -2,6 +2,7 @@ import { constrained, drawnPath, type DrawnNode } from '@/core/editing/drawn';
 import { formatPath } from '@/core/geometry/path';
 import { distance, type Point } from '@/core/geometry/point';
 import type { Piece } from '@/core/document/types';
+import type { Spot } from '../tool';
 
 /** What is being drawn: a run, a satin by its two sides, or an area by its outline. */
 export type DrawKind = 'run' | 'satin' | 'area';
@@ -19,22 +20,14 @@ export const newDrawing = (kind: DrawKind): Drawing => ({ kind, lines: [[]], cur
 const current = (d: Drawing): readonly DrawnNode[] => d.lines[d.lines.length - 1]!;
 const withCurrent = (d: Drawing, line: readonly DrawnNode[]): Drawing => ({ ...d, lines: [...d.lines.slice(0, -1), line] });
 
-export interface Place {
-  at: Point;
-  /** Directions snap to 15 degrees. */
-  constrain: boolean;
-  /** How near counts as the same place, mm. */
-  snapMm: number;
-}
-
-/** Where a node would go. */
-export function aimed(d: Drawing, { at, constrain }: Place): Point {
+/** Where a node would go; with Shift, directions snap to 15 degrees. */
+export function aimed(d: Drawing, { at, shift }: Spot): Point {
   const last = current(d)[current(d).length - 1];
-  return constrain && last ? constrained(last.at, at) : at;
+  return shift && last ? constrained(last.at, at) : at;
 }
 
 /** Sets a node down; back on the first one it closes an outline. */
-export function placed(d: Drawing, place: Place): { drawing: Drawing; closed: boolean } {
+export function placed(d: Drawing, place: Spot): { drawing: Drawing; closed: boolean } {
   const at = aimed(d, place);
   const line = current(d);
   if (d.kind === 'area' && line.length > 2 && distance(line[0]!.at, at) <= place.snapMm) return { drawing: d, closed: true };

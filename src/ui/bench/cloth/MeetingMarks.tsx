@@ -3,54 +3,7 @@ import { useEffect, useState } from 'react';
 import type { Meeting } from '@/core/editing/overlaps';
 import type { Job } from '@/core/document/types';
 import { usePlan } from '@/session/derived/planStore';
-import { useTool } from '@/session/view/toolStore';
-import { useView } from '@/session/view/viewStore';
 import { engine } from '@/workers/client';
-import { readRegions, useRegions } from './pickRegion';
-
-/** A dashed line over a light one, so that it reads on everything. */
-function Guide({ d, fill = 'none' }: { d: string; fill?: string }) {
-  return (
-    <>
-      <path d={d} fill="none" stroke="#fff" strokeWidth={3.5} vectorEffect="non-scaling-stroke" />
-      <path d={d} fill={fill} stroke="#1d282c" strokeWidth={1.6} strokeDasharray="6 4" vectorEffect="non-scaling-stroke" />
-    </>
-  );
-}
-
-/** The line of a cut, and the box that chooses. */
-export function GestureMarks() {
-  const cut = useTool((s) => s.cut);
-  const box = useView((s) => s.box);
-  return (
-    <>
-      {cut && <Guide d={`M${cut.from.x},${cut.from.y} L${cut.to.x},${cut.to.y}`} />}
-      {box && <Guide d={`M${box.from.x},${box.from.y} H${box.to.x} V${box.to.y} H${box.from.x} Z`} fill="rgb(242 194 48 / 0.15)" />}
-    </>
-  );
-}
-
-/** Regions of the artwork, to be picked. */
-export function RegionMarks() {
-  const { regions, picked } = useRegions();
-  useEffect(() => void readRegions(), []);
-  return (
-    <g data-testid="regions" data-count={regions.length}>
-      {regions.map((r, i) => (
-        <path
-          key={i}
-          d={r.data}
-          fillRule="evenodd"
-          fill={r.strokeWidthMm === null ? r.hex : 'none'}
-          fillOpacity={picked.includes(i) ? 0.95 : 0.55}
-          stroke={picked.includes(i) ? '#f2c230' : '#1d282c'}
-          strokeWidth={picked.includes(i) ? 4 : 1.2}
-          vectorEffect="non-scaling-stroke"
-        />
-      ))}
-    </g>
-  );
-}
 
 /** Two pieces that should meet overlap by at least this much, mm (craft §4). */
 const SHOULD_OVERLAP_MM = 1;

@@ -3,11 +3,8 @@ import type { Piece } from '@/core/document/types';
 import { dataToRings } from '@/core/geometry/path';
 import { mix, type Point } from '@/core/geometry/point';
 import { reshape } from '@/session/edit/commands';
-import { Handle } from './Handle';
-
-const round = (v: number): number => Math.round(v * 100) / 100;
-/** A slant as the record holds it. */
-export const slantData = (a: Point, b: Point): string => `M${round(a.x)},${round(a.y)} L${round(b.x)},${round(b.y)}`;
+import { Handle } from '../../cloth/Handle';
+import { slantData } from './slantData';
 
 /** Slants of the chosen piece: thin bars with a notch. Drag an end to turn one, its notch to move it; Delete takes it away. */
 export function SlantHandles({ piece, scale }: { piece: Piece; scale: number }) {
