@@ -28,7 +28,9 @@ test('all words are read', () => {
     threadWeight: 60,
     out: ['a.csv', 'a.png'],
     report: 'r.json',
+    quick: false,
   });
+  expect(readPlanArgs(['a.svg', '--quick']).quick).toBe(true);
 });
 
 test.each([

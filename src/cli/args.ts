@@ -2,15 +2,6 @@ import { parseArgs } from 'node:util';
 import { InputError } from '../core/document/errors';
 import { CLOTH_KEYS, ROUTE_POLICIES, type Brief, type ClothKey, type RoutePolicy } from '../core/document/types';
 
-const INPUT = 'ART.svg|JOB.json|JOB.cobble [--width MM|--height MM] [--cloth NAME] [--hoop WxH] [--thread-weight 40]';
-export const USAGE = [
-  `usage: bin/cobble plan ${INPUT} [--out FILE.csv|.svg|.gcode|.pdf|.png|.cobble] [--report FILE.json]`,
-  `bin/cobble route ${INPUT} [--policy ${ROUTE_POLICIES.join('|')}] [--apply OUT.cobble] [--report FILE.json]`,
-  `bin/cobble proof ${INPUT} [--report FILE.json]`,
-  `bin/cobble forecast ${INPUT} [--grid editing|proof] [--report FILE.json]`,
-  'bin/cobble compare A B [--width MM|--height MM] [--cloth NAME] [--report FILE.json]',
-].join('; or ');
-
 export interface InputArgs {
   input: string;
   width?: number;
@@ -23,6 +14,8 @@ export interface InputArgs {
 
 export interface PlanArgs extends InputArgs {
   out: string[];
+  /** Without forecast and proof. */
+  quick: boolean;
 }
 
 export interface RouteArgs extends InputArgs {
@@ -41,8 +34,9 @@ function number(name: string, text: string | undefined, min: number, max: number
 
 /** Reads the words after `bin/cobble plan`. */
 export function readPlanArgs(argv: readonly string[]): PlanArgs {
-  const words = parsed(argv, { out: { type: 'string', multiple: true } });
-  return { ...readInput(words), out: (words.values as { out?: string[] }).out ?? [] };
+  const words = parsed(argv, { out: { type: 'string', multiple: true }, quick: { type: 'boolean' } });
+  const { out = [], quick = false } = words.values as { out?: string[]; quick?: boolean };
+  return { ...readInput(words), out, quick };
 }
 
 /** Reads the words after `bin/cobble proof`. */
@@ -77,7 +71,7 @@ export function readRouteArgs(argv: readonly string[]): RouteArgs {
 export function readCompareArgs(argv: readonly string[]): { inputs: [InputArgs, InputArgs]; report?: string } {
   const words = parsed(argv, {});
   const [a, b, ...more] = words.positionals;
-  if (a === undefined || b === undefined || more.length > 0) throw usage(`Name two artworks or jobs to compare. ${USAGE}`);
+  if (a === undefined || b === undefined || more.length > 0) throw usage(`Name two artworks or jobs to compare.`);
   const one = (input: string): InputArgs => readInput({ ...words, positionals: [input] });
   const { report } = words.values;
   return { inputs: [one(a), one(b)], ...(report === undefined ? {} : { report }) };
@@ -87,7 +81,7 @@ type Words = ReturnType<typeof parsed>;
 
 function readInput({ values: all, positionals }: Words): InputArgs {
   const values = all as Record<string, string | undefined>;
-  if (positionals.length !== 1) throw usage(`Name one artwork or job to plan. ${USAGE}`);
+  if (positionals.length !== 1) throw usage(`Name one artwork or job to plan.`);
   if (values['width'] !== undefined && values['height'] !== undefined)
     throw usage('Give --width or --height, not both: one follows from the other.');
   const out: InputArgs = { input: positionals[0]! };
@@ -116,7 +110,7 @@ function readHoop(text: string): Brief['hoop'] {
   return { width, height, shape: 'rect' };
 }
 
-function parsed(argv: readonly string[], further: Record<string, { type: 'string'; multiple?: boolean }>) {
+function parsed(argv: readonly string[], further: Record<string, { type: 'string' | 'boolean'; multiple?: boolean }>) {
   const text = { type: 'string' } as const;
   try {
     return parseArgs({
@@ -133,6 +127,6 @@ function parsed(argv: readonly string[], further: Record<string, { type: 'string
       },
     });
   } catch (error) {
-    throw usage(`${(error as Error).message.split('. ')[0]!.replace(/\.$/, '')}. ${USAGE}`);
+    throw usage(`${(error as Error).message.split('. ')[0]!.replace(/\.$/, '')}.`);
   }
 }

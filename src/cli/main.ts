@@ -1,12 +1,12 @@
 import { InputError } from '../core/document/errors';
-import { USAGE } from './args';
+import { helpOf, isCommand, overview, type CommandName } from './help';
 import { compareCommand } from './compare';
 import { forecastCommand } from './forecast';
 import { planCommand } from './plan';
 import { proofCommand } from './proof';
 import { routeCommand } from './route';
 
-const COMMANDS: Readonly<Record<string, (argv: readonly string[]) => Promise<number>>> = {
+const COMMANDS: Readonly<Record<CommandName, (argv: readonly string[]) => Promise<number>>> = {
   plan: planCommand,
   route: routeCommand,
   proof: proofCommand,
@@ -16,20 +16,23 @@ const COMMANDS: Readonly<Record<string, (argv: readonly string[]) => Promise<num
 
 async function main(argv: readonly string[]): Promise<number> {
   const [name, ...rest] = argv;
-  if (name === '--help' || name === 'help') {
-    process.stdout.write(USAGE + '\n');
+  const command = name !== undefined && isCommand(name) ? name : null;
+  if (name === '--help' || name === 'help' || (command && rest.includes('--help'))) {
+    process.stdout.write(command ? helpOf(command) : overview());
     return 0;
   }
-  const command = COMMANDS[name ?? ''];
   try {
-    if (!command) throw new InputError('bad-usage', name ? `There is no command ‘${name}’. ${USAGE}` : USAGE);
-    return await command(rest);
+    if (!command) throw new InputError('bad-usage', name ? `There is no command ‘${name}’.` : 'Say what to do.');
+    return await COMMANDS[command](rest);
   } catch (error) {
-    const known = error instanceof InputError;
-    const message = known ? error.message : `This input could not be planned (${(error as Error).message}).`;
-    process.stderr.write(`cobble: ${message.replace(/\s+/g, ' ')}\n`);
+    process.stderr.write(`cobble: ${sentenceOf(error, command).replace(/\s+/g, ' ')}\n`);
     return 2;
   }
+}
+
+function sentenceOf(error: unknown, command: CommandName | null): string {
+  if (!(error instanceof InputError)) return `This input could not be planned (${(error as Error).message}).`;
+  return error.code === 'bad-usage' ? `${error.message} See bin/cobble ${command ? `${command} ` : ''}--help.` : error.message;
 }
 
 void main(process.argv.slice(2)).then((code) => (process.exitCode = code));

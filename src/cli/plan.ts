@@ -1,6 +1,8 @@
 import { requireFit } from '../core/artwork/newJob';
 import { InputError } from '../core/document/errors';
 import { EXPORTS } from '../core/formats/registry';
+import type { Job } from '../core/document/types';
+import type { StitchPlan } from '../core/plan/plan';
 import { Planner } from '../core/plan/planner';
 import { forecast } from '../core/forecast/forecast';
 import { forecastReport } from '../core/forecast/forecastReport';
@@ -27,24 +29,16 @@ export async function planCommand(argv: readonly string[]): Promise<number> {
   const planner = new Planner();
   const plan = planner.plan(job);
   const planned = performance.now();
-  const made = forecast(job, { planner, plan });
-  const foreseen = performance.now();
-  const found = prove(job, planner, plan, made);
-  const findings = findingsReport(found);
-  const proved = performance.now();
+  const judged = args.quick ? null : judge(job, planner, plan);
   if (args.hoop) {
     const box = planBounds(plan);
     requireFit(args.hoop, 2 * Math.max(-box.minX, box.maxX) - 2, 2 * Math.max(-box.minY, box.maxY) - 2);
   }
-  const report = planReport(
-    job,
-    plan,
-    { load: loaded - began, plan: planned - loaded, forecast: foreseen - planned, proof: proved - foreseen, total: proved - began },
-    findings,
-    forecastReport(job, made),
-  );
+  const timing = { load: loaded - began, plan: planned - loaded, ...judged?.timing, total: performance.now() - began };
+  const report = planReport(job, plan, timing, judged);
   const files: { path: string; content: string | Uint8Array }[] = [];
-  for (const { path, format } of formats) files.push({ path, content: await format.write({ job, plan, artwork, findings: found }) });
+  for (const { path, format } of formats)
+    files.push({ path, content: await format.write({ job, plan, artwork, ...(judged ? { findings: judged.found } : {}) }) });
   if (args.report !== undefined) files.push({ path: args.report, content: JSON.stringify(report, null, 1) + '\n' });
   writeAll(files);
   if (files.length === 0) process.stdout.write(JSON.stringify(report, null, 1) + '\n');
@@ -55,4 +49,14 @@ export async function planCommand(argv: readonly string[]): Promise<number> {
     );
   }
   return 0;
+}
+
+/** What is predicted, and what will go wrong. */
+function judge(job: Job, planner: Planner, plan: StitchPlan) {
+  const began = performance.now();
+  const made = forecast(job, { planner, plan });
+  const foreseen = performance.now();
+  const found = prove(job, planner, plan, made);
+  const timing = { forecast: foreseen - began, proof: performance.now() - foreseen };
+  return { found, findings: findingsReport(found), forecast: forecastReport(job, made), timing };
 }

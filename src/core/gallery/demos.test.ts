@@ -54,7 +54,7 @@ describe.each(DEMOS.map((d) => [d.name, d] as const))('%s', (_, demo) => {
     const { stitches, runSeconds } = measurePlan(job, plan);
     const { speed } = recipeFor(job.brief);
     const timeline = timelineOf(plan, speed);
-    const report = planReport(job, plan, {}, [], {});
+    const report = planReport(job, plan, {}, null);
     const rows = writeCsv(plan, ['t1']).split('\n');
     expect({
       report: report.stitches,

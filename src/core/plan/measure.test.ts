@@ -81,7 +81,7 @@ test('a fill at 0.40 is one layer, rows twice as dense are two', () => {
 });
 
 test('the report says in plain words and mm what was measured', () => {
-  const report = planReport(job, plan, { plan: 1.26 }, [], {});
+  const report = planReport(job, plan, { plan: 1.26 }, null);
   expect(report).toMatchObject({ stitches: 9, trims: 2, colour_changes: 1, width_mm: 16, longest_stitch_mm: 8, timing_ms: { plan: 1.3 } });
   expect(JSON.parse(JSON.stringify(report))).toEqual(report);
 });

@@ -116,7 +116,7 @@ test('an empty job is an empty plan', () => {
 test('the report names every setting with its source', () => {
   const job = jobOf([piece('fill', { area: 'M0,0 H20 V20 H0 Z' }, { spacing: 0.45 })]);
   const plan = new Planner().plan(job);
-  const report = planReport(job, plan, { plan: 1.234 }, [], { max_gap_mm: 0, gaps: [] });
+  const report = planReport(job, plan, { plan: 1.234 }, { findings: [], forecast: { max_gap_mm: 0, gaps: [] } });
   expect(report.pieces[0]!.settings['spacing']).toEqual({ value: 0.45, from: 'hand' });
   expect(report.pieces[0]!.settings['pullComp']).toEqual({ value: 0.2, from: 'recipe' });
   expect(report.stitches).toBe(words(plan).filter((c) => c === 'stitch').length);

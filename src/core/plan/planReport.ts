@@ -4,8 +4,14 @@ import type { StitchPlan } from './plan';
 
 const round = (v: number, decimals: number): number => Math.round(v * 10 ** decimals) / 10 ** decimals;
 
+/** What was found beside the figures; nothing of it is reported where nobody looked. */
+interface Judged {
+  findings: readonly object[];
+  forecast: object;
+}
+
 /** The report of `bin/cobble plan`: plain data, snake_case, lengths mm. */
-export function planReport(job: Job, plan: StitchPlan, timingMs: Record<string, number>, findings: readonly object[], forecast: object) {
+export function planReport(job: Job, plan: StitchPlan, timingMs: Record<string, number>, judged: Judged | null) {
   const f = measurePlan(job, plan);
   return {
     stitches: f.stitches,
@@ -33,8 +39,7 @@ export function planReport(job: Job, plan: StitchPlan, timingMs: Record<string, 
       settings: settingsOf(p.settings),
       ...(p.problem ? { problem: p.problem } : {}),
     })),
-    findings,
-    forecast,
+    ...(judged ? { findings: judged.findings, forecast: judged.forecast } : {}),
     timing_ms: Object.fromEntries(Object.entries(timingMs).map(([k, v]) => [k, round(v, 1)])),
   };
 }

@@ -133,7 +133,7 @@ function look(record: unknown, random: Random): string | null {
   );
   const deep = random();
   if (deep < 0.25) weigh(plan, laidOn(job, planner.shape(job)));
-  else if (deep < 0.4) planReport(job, plan, {}, [], {});
+  else if (deep < 0.4) planReport(job, plan, {}, null);
   else if (deep < 0.6) prove(job, planner, plan, forecast(job, { planner, plan }));
   else if (deep < 0.65) proposeRoute(job, 'registration', planner);
   return null;

@@ -1,0 +1,39 @@
+import { readCompareArgs, readForecastArgs, readPlanArgs, readProofArgs, readRouteArgs } from './args';
+import { HELP, helpOf, overview, type CommandName } from './help';
+
+const READ: Record<CommandName, (argv: readonly string[]) => unknown> = {
+  plan: readPlanArgs,
+  proof: readProofArgs,
+  route: readRouteArgs,
+  forecast: readForecastArgs,
+  compare: readCompareArgs,
+};
+/** A value that an option takes, by what its help shows for it. */
+const VALUES: Record<string, string> = {
+  MM: '80',
+  WxH: '100x100',
+  N: '60',
+  FILE: 'a.csv',
+  'FILE.json': 'a.json',
+  'OUT.cobble': 'a.cobble',
+};
+const NAMES: Record<string, string> = { '--cloth': 'cap', '--policy': 'cap', '--grid': 'proof' };
+
+test.each(Object.keys(HELP) as CommandName[])('every option that the help of %s names is understood', (name) => {
+  for (const [flag] of HELP[name].options) {
+    const [option, value] = flag.split(' ') as [string, string?];
+    const words = [...HELP[name].takes.split(' '), option, ...(value ? [VALUES[value] ?? NAMES[option]!] : [])];
+    expect(() => READ[name](words)).not.toThrow();
+  }
+});
+
+test('help is short and its columns stand below each other', () => {
+  for (const text of [overview(), ...(Object.keys(HELP) as CommandName[]).map(helpOf)]) {
+    expect(text.split('\n').length).toBeLessThan(20);
+    const columns = text
+      .split('\n')
+      .filter((l) => l.startsWith('  '))
+      .map((l) => /^ {2}\S.*?\S {2,}/.exec(l)?.[0].length);
+    expect(new Set(columns).size).toBe(1);
+  }
+});

@@ -1,0 +1,68 @@
+import { ROUTE_POLICIES } from '../core/document/types';
+import { EXPORTS } from '../core/formats/registry';
+
+type Option = readonly [flag: string, words: string];
+
+interface CommandHelp {
+  /** What stands after the command's name. */
+  takes: string;
+  does: string;
+  options: readonly Option[];
+}
+
+const SIZE: readonly Option[] = [
+  ['--width MM', 'width of what the artwork paints; the height follows'],
+  ['--height MM', 'its height; the width follows'],
+];
+const INPUT: readonly Option[] = [
+  ...SIZE,
+  ['--cloth NAME', 'what it is sewn on: pique, twill, jersey, cap …'],
+  ['--hoop WxH', 'the field in mm, such as 100x100'],
+  ['--thread-weight N', 'weight of the thread, 40 unless said'],
+];
+const REPORT: Option = ['--report FILE.json', 'figures and findings as JSON'];
+const ARTWORK = 'ART.svg|JOB.json|JOB.cobble';
+
+/** What each command takes and does; the one list of them for help and errors. */
+export const HELP = {
+  plan: {
+    takes: ARTWORK,
+    does: 'stitches and report',
+    options: [
+      ...INPUT,
+      ['--out FILE', `stitches as ${EXPORTS.map((f) => `.${f.extension}`).join(', ')}; may be given several times`],
+      REPORT,
+      ['--quick', 'without forecast and proof'],
+    ],
+  },
+  proof: { takes: ARTWORK, does: 'what will go wrong; ends with 1 when a finding is severe', options: [...INPUT, REPORT] },
+  route: {
+    takes: ARTWORK,
+    does: 'a better order, starts and ends',
+    options: [...INPUT, ['--policy NAME', ROUTE_POLICIES.join(', ')], ['--apply OUT.cobble', 'the job with the order found'], REPORT],
+  },
+  forecast: {
+    takes: ARTWORK,
+    does: 'the predicted shape, and gaps in mm',
+    options: [...INPUT, ['--grid NAME', 'editing (4 mm) or proof (2 mm)'], REPORT],
+  },
+  compare: { takes: 'A B', does: 'two jobs side by side', options: [...SIZE, ['--cloth NAME', 'for artwork'], REPORT] },
+} as const satisfies Record<string, CommandHelp>;
+
+export type CommandName = keyof typeof HELP;
+export const isCommand = (name: string): name is CommandName => name in HELP;
+
+const aligned = (rows: readonly (readonly [string, string])[]): string => {
+  const width = Math.max(...rows.map(([a]) => a.length));
+  return rows.map(([a, b]) => `  ${a.padEnd(width)}  ${b}`).join('\n');
+};
+
+/** All commands in a few lines. */
+export const overview = (): string =>
+  `usage: bin/cobble COMMAND …\n\n${aligned(Object.entries(HELP).map(([name, h]) => [`${name} ${h.takes}`, h.does]))}\n\nbin/cobble COMMAND --help tells the options of one.\n`;
+
+/** One command with its options. */
+export function helpOf(name: CommandName): string {
+  const { takes, does, options }: CommandHelp = HELP[name];
+  return `usage: bin/cobble ${name} ${takes} [options]\n${does}\n\n${aligned(options)}\n`;
+}
