@@ -33,6 +33,8 @@ export interface PieceKind<S extends PreparedShape = PreparedShape> {
   underSchool?(piece: Piece, school: JobSettings): Piece;
   /** What it is sewn with: a person's choice, else a rule, else the cloth's recipe. */
   settings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): WithoutTies;
+  /** How broad it usually is where a row crosses it, mm; by its facts where absent. */
+  usualWidthMm?(shape: S, settings: ResolvedSettings): number;
   /** A piece in one sentence, as a practitioner would say it; `widthMm` as in its facts. */
   sentence(settings: ResolvedSettings, widthMm: number): string;
   /** Whether its lines hide a run that goes exactly along them. */

@@ -22,6 +22,10 @@ export function resolveSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveCon
 /** A piece as the shop's school shapes it. */
 export const underSchool = (piece: Piece, school: JobSettings): Piece => kindOf(piece).underSchool?.(piece, school) ?? piece;
 
+/** How broad a piece usually is where a row crosses it, mm. */
+export const usualWidthMm = (piece: Piece, shape: PreparedShape, settings: ResolvedSettings | null): number =>
+  (settings && kindOf(piece).usualWidthMm?.(shape as never, settings)) ?? shape.facts.widthMm;
+
 /** A piece in one sentence, as a practitioner would say it. */
 export const sentenceOf = (piece: Piece, settings: ResolvedSettings, widthMm: number): string => kindOf(piece).sentence(settings, widthMm);
 

@@ -11,6 +11,7 @@ import { Command, Role } from '../stitches/roles';
 import type { PlanRoute } from './links';
 import { asPlanned, shifted, withStitches } from './sums';
 import type { Shaped } from '../pieces/prepare/shaped';
+import { usualWidthMm } from '../pieces/registry';
 
 /** A piece with its own stitches. */
 export type Sewn = Shaped & { columns: StitchColumns | null; problem: string | null };
@@ -154,7 +155,7 @@ export class Assembly {
       to: this.out.length,
       stitches: 0,
       areaMm2: s.shape?.areaMm2 ?? 0,
-      widthMm: s.shape?.facts.widthMm ?? 0,
+      widthMm: s.shape ? usualWidthMm(s.piece, s.shape, s.settings) : 0,
       settings: s.settings,
       link: null,
     };

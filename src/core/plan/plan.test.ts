@@ -153,3 +153,12 @@ test('a stitch longer than machines make is divided, whatever asked for it', () 
   const job = jobOf([wide]);
   expect(measurePlan(job, new Planner().plan(job)).longestStitchMm).toBeLessThanOrEqual(12);
 });
+
+test.each([
+  ['a disc of 16', 'M-8,0 a8,8 0 1 0 16,0 a8,8 0 1 0 -16,0 Z', 30, (Math.PI * 64) / 16],
+  ['a field of 80 by 20, along its rows', 'M0,0 h80 v20 h-80 Z', 0, 80],
+  ['the same, across', 'M0,0 h80 v20 h-80 Z', 90, 20],
+  ['two squares of 10 apart', 'M0,0 h10 v10 h-10 Z M30,5 h10 v10 h-10 Z', 0, 10],
+])('a fill is as broad as its rows are long: %s', (_, area, angle, mm) => {
+  expect(new Planner().plan(jobOf([piece('fill', { area }, { angle })])).pieces[0]!.widthMm).toBeCloseTo(mm, 0);
+});

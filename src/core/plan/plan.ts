@@ -38,6 +38,7 @@ export interface PlannedPiece {
   /** All that belong to the piece: its own, the way to it and its ties. Those of all pieces are those of the plan. */
   stitches: number;
   areaMm2: number;
+  /** How broad it usually is where a row crosses it. */
   widthMm: number;
   settings: ResolvedSettings | null;
 }

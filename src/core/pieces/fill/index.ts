@@ -18,7 +18,7 @@ import { withoutHairlines } from './hairlines';
 import { carvedLines } from './carvedLines';
 import { gradientRows } from './gradient';
 import { openingsOf } from './holes';
-import { scanRows, type RowMesh } from '../rows/mesh';
+import { rowFrame, scanRows, toV, type RowMesh } from '../rows/mesh';
 import { lineRows, straightRows, type RowSet } from '../rows/rowset';
 import { sewRows, travelTo } from '../rows/sewRows';
 import type { StartEnd } from '../../stitches/startEnd';
@@ -218,12 +218,22 @@ function nearestIndex(ring: readonly Point[], p: Point | null): number {
   return best;
 }
 
+/** How far parts reach across rows of a direction, one after the other, mm. */
+function acrossRows(parts: readonly Area[], angleDeg: number): number {
+  const frame = rowFrame(angleDeg);
+  return parts.reduce((sum, part) => {
+    const heights = part.flatMap((ring) => ring.map((p) => toV(frame, p)));
+    return sum + heights.reduce((a, b) => Math.max(a, b), -Infinity) - heights.reduce((a, b) => Math.min(a, b), Infinity);
+  }, 0);
+}
+
 const headOf = ({ angle, stitchLength }: ResolvedSettings): string =>
   angle ? `Fill at ${angle.value.toFixed(0)}°, stitches ${stitchLength.value.toFixed(1)}` : 'Fill turning with its slants';
 
 export const fillKind: PieceKind<FillShape> = {
   form: 'rows',
   settings: fillSettings,
+  usualWidthMm: ({ parts, areaMm2, facts }, { angle }) => (angle ? areaMm2 / acrossRows(parts, angle.value) : facts.widthMm),
   sentence: (s) => rowsSentence(headOf(s), s),
   prepare,
   stitch,
