@@ -22,7 +22,7 @@ async function main(argv: readonly string[]): Promise<number> {
     return 0;
   }
   try {
-    if (!command) throw new InputError('bad-usage', name ? `There is no command ‘${name}’.` : 'Say what to do.');
+    if (!command) throw new InputError('bad-usage', name ? `There is no command ‘${name}’.` : 'usage: bin/cobble COMMAND …');
     return await COMMANDS[command](rest);
   } catch (error) {
     process.stderr.write(`cobble: ${sentenceOf(error, command).replace(/\s+/g, ' ')}\n`);

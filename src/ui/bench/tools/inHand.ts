@@ -4,7 +4,8 @@ import type { Tool } from './tool';
 /** The tool in hand; null while one only chooses. Never part of the job. */
 export const useTool = create<{ tool: Tool | null }>(() => ({ tool: null }));
 
-export function takeTool(tool: Tool | null): void {
+export function takeTool(wanted: Tool | null): void {
+  const tool = wanted?.atRest ? null : wanted;
   useTool.getState().tool?.end?.();
   useTool.setState({ tool });
   tool?.begin?.();

@@ -36,6 +36,8 @@ export interface Tool {
   /** What it does: in a few words, and in full. */
   hint: { short: string; full: string };
   Sign: LucideIcon;
+  /** It is what the pointer does with nothing in hand: taking it puts the other away. */
+  atRest?: true;
   begin?(): void;
   end?(): void;
   /** The pointer moves with nothing pressed. */

@@ -72,6 +72,13 @@ test('Esc gives up what is begun, then puts the tool away, then has nothing to d
   expect(giveUp()).toBe(false);
 });
 
+test('taking the tool that chooses puts the other away: Esc then has nothing to do', () => {
+  takeTool(named('guides'));
+  takeTool(named('choose'));
+  expect(toolInHand().name).toBe('choose');
+  expect(giveUp()).toBe(false);
+});
+
 test.each(TOOLS.map((t) => [t.name, t]))('%s leaves nothing behind when it is put away in the middle', (_, tool) => {
   takeTool(tool);
   tool.hover?.(at(3, 3));
@@ -183,7 +190,11 @@ describe('on a piece', () => {
     takeTool(named('cut'));
     drag(at(5, -2), at(5, 12));
     expect(job().pieces).toHaveLength(4);
-    expect(job().pieces.slice(0, 2).map((p) => areaOf(dataToRings(p.area!)))).toEqual([expect.closeTo(50, 1), expect.closeTo(50, 1)]);
+    expect(
+      job()
+        .pieces.slice(0, 2)
+        .map((p) => areaOf(dataToRings(p.area!))),
+    ).toEqual([expect.closeTo(50, 1), expect.closeTo(50, 1)]);
     open(block(0), block(20));
     selectAll([]);
     drag(at(-2, 5), at(40, 5));

@@ -1,5 +1,4 @@
 import { MousePointer2 } from 'lucide-react';
-import { useView } from '@/session/view/viewStore';
 import { letGo, pickPiece } from '../pickPiece';
 import type { Tool } from '../tool';
 import { BoxMarks } from './BoxMarks';
@@ -16,10 +15,10 @@ export const choose: Tool = {
     full: 'Click a piece to see how it is sewn, then drag it to move it; drag the cloth to move the view; wheel to zoom',
   },
   Sign: MousePointer2,
+  atRest: true,
   drag: (from, mark) => (from.shift ? boxing(from) : carrying(from, mark)),
   click: (spot) => {
     if (!pickPiece(spot)) letGo();
   },
-  end: () => useView.setState({ box: null, gesture: null }),
   Marks: BoxMarks,
 };

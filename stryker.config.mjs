@@ -1,0 +1,39 @@
+// `npm run mutants [FOLDER …]`: small faults put into the core one at a time, to see which of them the tests find. By hand, not in CI.
+import jest from './jest.config.mjs';
+
+/** Folders and files that are worth it, each with the tests that stand for them. */
+const CHOSEN = {
+  units: { code: 'src/core/units', tests: ['src/core/units/*.test.ts'] },
+  ties: { code: 'src/core/stitches/ties.ts', tests: ['src/core/stitches/ties.test.ts', 'src/core/pieces/{school,resolve}.test.ts'] },
+  underlay: { code: 'src/core/pieces/rules/underlay.ts', tests: ['src/core/pieces/rules/*.test.ts', 'src/core/pieces/resolve.test.ts'] },
+  compensation: { code: 'src/core/pieces/rules/compensation.ts', tests: ['src/core/pieces/rules/*.test.ts', 'src/core/pieces/resolve.test.ts'] },
+  stitches: { code: 'src/core/stitches', tests: ['src/core/stitches/*.test.ts'] },
+  route: { code: 'src/core/route', tests: ['src/core/route/*.test.ts'] },
+  proof: { code: 'src/core/proof', tests: ['src/core/proof/*.test.ts'] },
+};
+
+const asked = (process.env.MUTANTS ?? '').split(' ').filter(Boolean);
+const names = asked.length > 0 ? asked : Object.keys(CHOSEN);
+const unknown = names.filter((n) => !CHOSEN[n]);
+if (unknown.length > 0) throw new Error(`There is no ${unknown.join(', ')}; choose among ${Object.keys(CHOSEN).join(', ')}.`);
+const parts = names.map((n) => CHOSEN[n]);
+
+export default {
+  testRunner: 'jest',
+  plugins: ['@stryker-mutator/jest-runner'],
+  coverageAnalysis: 'perTest',
+  mutate: [...parts.map(({ code }) => (code.endsWith('.ts') ? code : `${code}/**/*.ts`)), '!**/*.test.ts', '!**/*Fixtures.ts'],
+  jest: {
+    config: { ...jest, roots: ['<rootDir>/src'], testMatch: parts.flatMap(({ tests }) => tests.map((t) => `<rootDir>/${t}`)), testTimeout: 20_000 },
+    enableFindRelatedTests: false,
+  },
+  // What is worked out once when a file is loaded would need the whole suite for each.
+  ignoreStatic: true,
+  mutator: { excludedMutations: ['StringLiteral'] },
+  reporters: ['clear-text', 'progress-append-only'],
+  clearTextReporter: { allowColor: false, logTests: false, allowEmojis: false },
+  tempDirName: '.cache/stryker',
+  concurrency: 2,
+  timeoutMS: 8000,
+  ignorePatterns: ['.next', '.cache', 'docs', 'public'],
+};
