@@ -6,7 +6,10 @@ const CHOSEN = {
   units: { code: 'src/core/units', tests: ['src/core/units/*.test.ts'] },
   ties: { code: 'src/core/stitches/ties.ts', tests: ['src/core/stitches/ties.test.ts', 'src/core/pieces/{school,resolve}.test.ts'] },
   underlay: { code: 'src/core/pieces/rules/underlay.ts', tests: ['src/core/pieces/rules/*.test.ts', 'src/core/pieces/resolve.test.ts'] },
-  compensation: { code: 'src/core/pieces/rules/compensation.ts', tests: ['src/core/pieces/rules/*.test.ts', 'src/core/pieces/resolve.test.ts'] },
+  compensation: {
+    code: 'src/core/pieces/rules/compensation.ts',
+    tests: ['src/core/pieces/rules/*.test.ts', 'src/core/pieces/resolve.test.ts'],
+  },
   stitches: { code: 'src/core/stitches', tests: ['src/core/stitches/*.test.ts'] },
   route: { code: 'src/core/route', tests: ['src/core/route/*.test.ts'] },
   proof: { code: 'src/core/proof', tests: ['src/core/proof/*.test.ts'] },
@@ -24,7 +27,12 @@ export default {
   coverageAnalysis: 'perTest',
   mutate: [...parts.map(({ code }) => (code.endsWith('.ts') ? code : `${code}/**/*.ts`)), '!**/*.test.ts', '!**/*Fixtures.ts'],
   jest: {
-    config: { ...jest, roots: ['<rootDir>/src'], testMatch: parts.flatMap(({ tests }) => tests.map((t) => `<rootDir>/${t}`)), testTimeout: 20_000 },
+    config: {
+      ...jest,
+      roots: ['<rootDir>/src'],
+      testMatch: parts.flatMap(({ tests }) => tests.map((t) => `<rootDir>/${t}`)),
+      testTimeout: 20_000,
+    },
     enableFindRelatedTests: false,
   },
   // What is worked out once when a file is loaded would need the whole suite for each.

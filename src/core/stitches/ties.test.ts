@@ -41,6 +41,48 @@ test('a cross has strokes on both diagonals and comes back to go on', () => {
   for (let i = 1; i < points.length; i++) expect(distance(points[i]!, points[i - 1]!)).toBeGreaterThanOrEqual(0.3);
 });
 
+test('a tie goes there and back, there first', () => {
+  const [there, back] = [{ x: 10.7, y: 5 }, at];
+  expect(tieIn(at, { x: 20, y: 5 }, usual)).toEqual([there, back, there]);
+  expect(tieOff(at, { x: 20, y: 5 }, { ...usual, count: 2 })).toEqual([there, back]);
+});
+
+test('it comes back once more exactly where the next stitch would be under half a millimetre, and only when it ends inside', () => {
+  const ends = (x: number, count = 3) => tieIn(at, { x, y: 5 }, { ...usual, count }).length;
+  expect([ends(11.19), ends(11.21)]).toEqual([4, 3]);
+  expect([ends(10.9, 2), ends(10.9, 1)]).toEqual([2, 2]);
+});
+
+test('beside a penetration nearer than a tie is long, it goes no farther than that; on the very spot it goes along the row', () => {
+  expect(tieOff(at, { x: 10.5, y: 5 }, usual)[0]).toEqual({ x: 10.5, y: 5 });
+  expect(tieOff(at, { x: 10.3, y: 5 }, usual)[0]!.x).toBeCloseTo(10.3);
+  expect(tieOff(at, { x: 10.29, y: 5 }, usual)[0]).toEqual({ x: 10.35, y: 5 });
+});
+
+test('the tips of a cross lie square about its penetration, as long as asked but never shorter than a stitch may be', () => {
+  const tips = (lengthMm: number, along = { x: 10, y: 9 }) => tieOff(at, along, { shape: 'cross', lengthMm, count: 4 });
+  for (const [length, half] of [
+    [1, 0.5],
+    [0.4, 0.3],
+  ] as const) {
+    const all = tips(length);
+    expect(all).toHaveLength(4);
+    for (const p of all) expect([Math.abs(p.x - at.x), Math.abs(p.y - at.y)]).toEqual([expect.closeTo(half), expect.closeTo(half)]);
+    // Each stroke leads right through the penetration.
+    for (const k of [0, 2])
+      expect([all[k]!.x + all[k + 1]!.x, all[k]!.y + all[k + 1]!.y]).toEqual([expect.closeTo(20), expect.closeTo(10)]);
+  }
+  const aslant = tips(1, { x: 13, y: 9 })[0]!;
+  expect(distance(aslant, { x: 10 + 0.3 - 0.4, y: 5 + 0.4 + 0.3 })).toBeLessThan(1e-9);
+  expect(tieOff(at, at, { shape: 'cross', lengthMm: 1, count: 4 }).every((p) => Number.isFinite(p.x + p.y))).toBe(true);
+});
+
+test('a cross has at least its two strokes, and repeats them when more are asked', () => {
+  const of = (count: number) => tieOff(at, { x: 20, y: 5 }, { shape: 'cross', lengthMm: 1, count });
+  expect([of(2).length, of(4).length, of(6).length]).toEqual([4, 4, 6]);
+  expect(of(6)[4]).toEqual(of(6)[0]);
+});
+
 test('count and length are as asked', () => {
   const points = tieOff(at, { x: 0, y: 5 }, { shape: 'line', lengthMm: 1, count: 5 });
   expect(points).toHaveLength(5);
@@ -68,4 +110,18 @@ test('ties that are there are seen; a zigzag and a bean are none', () => {
       { x: 1, y: 0.6 },
     ]),
   ).toBe(false);
+});
+
+test('what is tiny and comes back is a tie: up to 1.2 mm, within a tenth, of three stitches or of the two there are', () => {
+  const x = (...values: number[]) => values.map((v) => ({ x: v, y: 0 }));
+  expect([isTied(x(0, 1.2, 0, 1.2)), isTied(x(0, 1.21, 0, 1.21))]).toEqual([true, false]);
+  expect([isTied(x(0, 0.7, 0.1, 0.7)), isTied(x(0, 0.7, 0.11, 0.7))]).toEqual([true, false]);
+  expect([isTied(x(0, 0.7, 0)), isTied(x(0, 1.3, 0)), isTied(x(0, 0.7, 0.5)), isTied(x(0, 0.7)), isTied([])]).toEqual([
+    ...[true, false, false],
+    ...[false, false],
+  ]);
+  expect([isTied(x(0, 0.7, 0, 1.4)), isTied(x(0, 0.7, 1.4, 0.7)), isTied(x(0, 2, 0, 0.7)), isTied(x(1.5, 0, 0, 0))]).toEqual([
+    ...[false, false],
+    ...[false, false],
+  ]);
 });

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatDuration, formatLength, parseLength, rowsPerInch, parsePercent, parseSpacing } from './length';
+import { formatClock, formatDuration, formatLength, parseLength, rowsPerInch, parsePercent, parseSpacing } from './length';
 
 test.each([
   ['85', 85],
@@ -47,4 +47,25 @@ test('spacing is read as a length or as rows per inch, compensation as a share',
   expect(parseSpacing('0 rows/in')).toBeNull();
   expect(parsePercent('120 %')).toBe(120);
   expect(parsePercent('120')).toBeNull();
+});
+
+test('a length is told with its unit and one digit more in inches for what an inch is longer', () => {
+  expect(formatLength(85)).toBe('85.0 mm');
+  expect(formatLength(25.4, 'in')).toBe('1.000 in');
+  expect(formatLength(3.14159, 'mm', 2)).toBe('3.14 mm');
+});
+
+test('only a number with a percent sign is a share', () => {
+  expect(['120%', ' 112,5 % ', '.5%', '100.25 %'].map(parsePercent)).toEqual([120, 112.5, 0.5, 100.25]);
+  expect(['120', 'a 120 %', '120 % b', '1a0 %', '%', ' %', '--5%'].map(parsePercent)).toEqual([null, null, null, null, null, null, null]);
+});
+
+test('rows per inch need a number, and more than none', () => {
+  expect(parseSpacing('63.5 rows/in')).toBeCloseTo(0.4);
+  expect(parseSpacing('0 /in')).toBeNull();
+  expect(parseSpacing('rows/in')).toBeNull();
+});
+
+test('a clock tells minutes and two digits of seconds', () => {
+  expect([0, 59.4, 59.6, 605, 3661].map(formatClock)).toEqual(['0:00', '0:59', '1:00', '10:05', '61:01']);
 });

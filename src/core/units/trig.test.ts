@@ -1,4 +1,4 @@
-import { atan2, cos, hypot, sin } from './trig';
+import { atan2, cos, hypot, ln, sin } from './trig';
 
 test('sine and cosine agree with the engine to 1e-14 over ten turns', () => {
   for (let k = -2000; k <= 2000; k++) {
@@ -20,4 +20,26 @@ test('directions agree with the engine all round', () => {
 
 test('length of a 3-4-5 triangle', () => {
   expect(hypot(3, 4)).toBe(5);
+});
+
+test('the natural logarithm over twelve powers of ten, and its limits', () => {
+  for (let e = -6; e <= 6; e += 0.125) expect(ln(10 ** e)).toBeCloseTo(Math.log(10 ** e), 9);
+  for (const x of [0.89, 0.9, 0.91, 1, 1.09, 1.1, 1.11]) expect(ln(x)).toBeCloseTo(Math.log(x), 9);
+});
+
+test('directions on the axes and on the diagonals', () => {
+  for (const [x, y] of [
+    [1, 0],
+    [0, 1],
+    [-1, 0],
+    [0, -1],
+    [1, 1],
+    [-1, 1],
+    [-1, -1],
+    [1, -1],
+    [0, 2],
+    [-3, 0],
+  ] as const)
+    expect(atan2(y, x)).toBeCloseTo(Math.atan2(y, x), 12);
+  expect(atan2(0, 0)).toBe(0);
 });

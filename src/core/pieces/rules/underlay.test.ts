@@ -19,6 +19,23 @@ describe('underlay under satins', () => {
     expect(under(7)).toMatch(/^edge-run \+ (double-)?zigzag$/);
   });
 
+  it('changes exactly at 1.5, 3 and 5 mm', () => {
+    const usual = recipeOf('pique').satinFoundation.join(' + ');
+    expect([1.49, 1.5, 2.99, 3, 5, 5.01].map((w) => under(w, 'pique'))).toEqual([
+      ...['', 'centre-run', 'centre-run', usual, usual],
+      'edge-run + zigzag',
+    ]);
+    expect(under(6, 'fleece')).toBe('edge-run + double-zigzag');
+    const school = { thinUnderlay: 'centre-run' } as const;
+    expect(columnUnderlay({}, 1.49, 0.4, recipeOf('twill'), school).why).toMatch(/school/);
+    expect(columnUnderlay({}, 1.5, 0.4, recipeOf('twill'), school).why).not.toMatch(/school/);
+  });
+
+  it('leather gets a centre run however broad the column is', () => {
+    expect(under(9, 'leather')).toBe('centre-run');
+    expect(columnUnderlay({}, 4, 0.4, recipeOf('leather')).why).toMatch(/leather/);
+  });
+
   it('a school may want a centre run even in thin letters', () => {
     expect(under(1.2, 'twill', { thinUnderlay: 'centre-run' })).toBe('centre-run');
   });
@@ -38,6 +55,19 @@ describe('underlay under fills', () => {
       expect(underFill(9, cloth, { foam: 2 })).toBe('');
       expect(underFill(9, cloth, {}, 0.6)).toBe('');
     }
+  });
+
+  it('begins at 2 mm', () => {
+    expect(underFill(1.99, 'pique')).toBe('');
+    expect(underFill(2, 'pique')).toBe('edge-run + lattice');
+  });
+
+  it('edges lie deeper than under columns, and a second lattice crosses the first', () => {
+    const layers = fillUnderlay({}, 9, 0.4, recipeOf('terry')).value;
+    expect(layers.map((l) => l.kind)).toEqual(['edge-run', 'lattice', 'lattice']);
+    expect(layers[0]!.inset).toBeGreaterThan(columnUnderlay({}, 9, 0.4, recipeOf('terry')).value[0]!.inset!);
+    expect(layers.map((l) => l.angle)).toEqual([undefined, undefined, 0]);
+    expect(fillUnderlay({}, 9, 0.4, recipeOf('pique')).value.map((l) => l.angle)).toEqual([undefined, undefined]);
   });
 
   it('every layer says its measures, and every choice its reason', () => {
@@ -78,6 +108,20 @@ describe('compensation', () => {
     expect(comp({}, 2, 'jersey').value).toBeGreaterThanOrEqual(0.5);
     expect(comp({}, 2, 'twill').value).toBe(recipeOf('twill').pullComp);
     expect(comp({}, 2, 'fleece', false).value).toBe(recipeOf('fleece').pullComp);
+  });
+
+  it('bars are thin below 2.5 mm, and only widened where the cloth gives less', () => {
+    expect(comp({}, 2.49, 'pique').value).toBe(0.5);
+    expect(comp({}, 2.5, 'pique').value).toBe(recipeOf('pique').pullComp);
+    const generous = { ...recipeOf('pique'), pullComp: 0.6 };
+    expect(pullCompFor({ own: {}, widthMm: 2, recipe: generous, thinBars: true })).toMatchObject({ value: 0.6, from: 'recipe' });
+    const even = { ...recipeOf('pique'), pullComp: 0.5 };
+    expect(pullCompFor({ own: {}, widthMm: 2, recipe: even, thinBars: true }).from).toBe('recipe');
+  });
+
+  it('says for which cloth an end is shortened more', () => {
+    expect(pushCompFor({}, 0.4, recipeOf('twill')).why).toMatch(/half a row$/);
+    expect(pushCompFor({}, 0.4, recipeOf('jersey')).why).toMatch(/soft cloth/);
   });
 
   it('over foam it grows with its thickness', () => {
