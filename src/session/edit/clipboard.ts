@@ -19,6 +19,8 @@ export function copyToClipboard(ids: readonly string[]): number {
   return pieces.length;
 }
 
+export const hasCopy = (): boolean => copied !== null;
+
 /** Puts what was copied into the open job, in place, sewn last, with the threads it needs. @returns ids of the new pieces */
 export function pasteFromClipboard(): string[] {
   const from = copied;

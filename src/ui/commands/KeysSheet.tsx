@@ -1,8 +1,7 @@
 'use client';
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import { BENCH_KEYS } from '../bench/tools/benchKeys';
-import { HISTORY_KEYS } from './historyKeys';
+import { COMMANDS } from './registry';
 
 const CLOTH_HINTS: readonly [string, string][] = [
   ['Zoom where the pointer is', 'Wheel'],
@@ -14,7 +13,7 @@ const CLOTH_HINTS: readonly [string, string][] = [
 
 /** All keys, and what the pointer does. */
 export function KeysSheet({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
-  const rows = [...HISTORY_KEYS, ...BENCH_KEYS].map((k): [string, string] => [k.name, k.keys]);
+  const rows = COMMANDS.map((k): [string, string] => [k.name, k.keys]);
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>

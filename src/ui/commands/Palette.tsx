@@ -1,10 +1,9 @@
 'use client';
 import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
-import { BENCH_KEYS } from '../bench/tools/benchKeys';
-import { HISTORY_KEYS } from './historyKeys';
 import type { KeyCommand } from './keys';
 import { matching } from './matching';
+import { COMMANDS } from './registry';
 
 /** Every command with its key, found by typing a part of its name. */
 export function Palette({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
@@ -27,10 +26,11 @@ export function Palette({ open, onOpenChange }: { open: boolean; onOpenChange(op
 function Finder({ close }: { close(): void }) {
   const [typed, setTyped] = useState('');
   const [at, setAt] = useState(0);
-  const found = useMemo(() => matching([...HISTORY_KEYS, ...BENCH_KEYS], typed), [typed]);
+  const found = useMemo(() => matching(COMMANDS, typed).map((command) => ({ command, whyNot: command.whyNot() })), [typed]);
   const chosen = Math.min(at, found.length - 1);
-  const run = (command: KeyCommand | undefined): void => {
-    if (!command) return;
+  const run = (entry: { command: KeyCommand; whyNot: string | null } | undefined): void => {
+    if (!entry || entry.whyNot) return;
+    const { command } = entry;
     close();
     // After the dialog has given the focus back.
     setTimeout(() => command.run(), 0);
@@ -60,18 +60,22 @@ function Finder({ close }: { close(): void }) {
         className="h-11 w-full rounded-t-md border-b border-hairline bg-white px-4 text-lg outline-none"
       />
       <ul id="palette-list" role="listbox" aria-label="Commands" className="max-h-[50vh] overflow-auto py-1">
-        {found.map((c, i) => (
+        {found.map(({ command: { name, keys }, whyNot }, i) => (
           <li
-            key={c.name}
+            key={`${name} ${keys}`}
             id={`palette-${i}`}
             role="option"
             aria-selected={i === chosen}
+            aria-disabled={whyNot !== null}
             onPointerMove={() => setAt(i)}
-            onClick={() => run(c)}
-            className={`flex cursor-pointer justify-between gap-4 px-4 py-1.5 ${i === chosen ? 'bg-tape' : ''}`}
+            onClick={() => run(found[i])}
+            className={`flex justify-between gap-4 px-4 py-1.5 ${i === chosen ? 'bg-tape' : ''} ${whyNot ? 'text-quiet' : 'cursor-pointer'}`}
           >
-            <span>{c.name}</span>
-            <span className="figures text-quiet">{c.keys}</span>
+            <span>
+              {name}
+              {whyNot && <span className="block text-xs">{whyNot}</span>}
+            </span>
+            <span className="figures shrink-0 text-quiet">{keys}</span>
           </li>
         ))}
         {found.length === 0 && <li className="px-4 py-3 text-quiet">No command is called that.</li>}

@@ -5,6 +5,8 @@ export interface KeyCommand {
   keys: string;
   matches(e: KeyboardEvent): boolean;
   run(): void;
+  /** Why it does not apply as things stand; null when it does. */
+  whyNot(): string | null;
 }
 
 const plain = (e: KeyboardEvent): boolean => !e.ctrlKey && !e.metaKey && !e.altKey;
@@ -13,7 +15,10 @@ const plain = (e: KeyboardEvent): boolean => !e.ctrlKey && !e.metaKey && !e.altK
 const typedWithAltGr = (e: KeyboardEvent, code: string): boolean =>
   code.length === 1 && /[^a-z0-9]/.test(code) && (e.getModifierState?.('AltGraph') || (e.ctrlKey && e.altKey));
 
-export function keyCommand(name: string, keys: string, run: () => void): KeyCommand {
+const always = (): null => null;
+
+/** @param whyNot why it does not apply as things stand; null when it does */
+export function keyCommand(name: string, keys: string, run: () => void, whyNot: () => string | null = always): KeyCommand {
   const parts = keys === '+' ? ['+'] : keys.split('+');
   const wanted = parts[parts.length - 1]!.toLowerCase();
   const control = parts.includes('Ctrl');
@@ -23,6 +28,7 @@ export function keyCommand(name: string, keys: string, run: () => void): KeyComm
     name,
     keys,
     run,
+    whyNot,
     matches: (e) => {
       if (e.key.toLowerCase() !== code) return false;
       if (control) return (e.ctrlKey || e.metaKey) && e.shiftKey === shift;

@@ -3,7 +3,7 @@ import { mirroredAbout, movedBy } from '@/core/editing/transform';
 import type { Piece } from '@/core/document/types';
 import { copyPieces, movePiece, transformPieces } from '@/session/edit/commands';
 import { fit, zoomAt } from '@/session/view/cameraStore';
-import { copyToClipboard, pasteFromClipboard } from '@/session/edit/clipboard';
+import { copyToClipboard, hasCopy, pasteFromClipboard } from '@/session/edit/clipboard';
 import { useJob } from '@/session/job/jobStore';
 import { moveColour, sewInSequence } from '@/session/edit/orderCommands';
 import { useProof } from '@/session/derived/proofStore';
@@ -70,6 +70,11 @@ function removeChosen(): void {
   else removeSaying(chosenIds());
 }
 
+const needsChosen = (): string | null => (chosenIds().length > 0 ? null : 'Choose a piece first.');
+const needsSeveral = (): string | null => (chosenIds().length > 1 ? null : 'Choose two or more pieces first.');
+const needsDrawing = (): string | null => (toolInHand().press ? null : 'Nothing is being drawn.');
+const needsCopy = (): string | null => (hasCopy() ? null : 'Nothing was copied yet.');
+
 /** Keys of the Bench, as the help sheet lists them. */
 export const BENCH_KEYS = [
   keyCommand('Sew, or stop sewing', 'Space', togglePlay),
@@ -83,28 +88,32 @@ export const BENCH_KEYS = [
     'Sew the piece earlier',
     '[',
     withSelected((id, i) => movePiece(id, i - 1)),
+    needsChosen,
   ),
   keyCommand(
     'Sew the piece later',
     ']',
     withSelected((id, i) => movePiece(id, i + 1)),
+    needsChosen,
   ),
   keyCommand(
     'Sew the whole colour earlier',
     '{',
     withSelected((id) => moveColour(id, -1)),
+    needsChosen,
   ),
   keyCommand(
     'Sew the whole colour later',
     '}',
     withSelected((id) => moveColour(id, 1)),
+    needsChosen,
   ),
-  keyCommand('Sew what is chosen one after the other, in the order chosen', '\\', () => sewInSequence(chosenIds())),
+  keyCommand('Sew what is chosen one after the other, in the order chosen', '\\', () => sewInSequence(chosenIds()), needsSeveral),
   keyCommand('The path: a better order, and why the thread is cut', 'Ctrl+Enter', () =>
     useRoute.getState().open ? closeRoute() : openRoute(),
   ),
   keyCommand('The proof: what will go wrong', '!', () => useProof.setState((s) => ({ open: !s.open }))),
-  keyCommand('Remove what is chosen', 'Delete', removeChosen),
+  keyCommand('Remove what is chosen', 'Delete', removeChosen, needsChosen),
   keyCommand('Give up what is being drawn, put the tool away, choose nothing', 'Escape', () => {
     const { gesture } = useView.getState();
     if (gesture) {
@@ -113,35 +122,48 @@ export const BENCH_KEYS = [
     } else if (!giveUp()) select(null);
   }),
   ...TOOLS.map((tool) => keyCommand(tool.word, tool.key, () => takeTool(tool))),
-  keyCommand('Line done', 'Enter', () => void toolInHand().press?.('Enter')),
+  keyCommand('Line done', 'Enter', () => void toolInHand().press?.('Enter'), needsDrawing),
   keyCommand('Take the last node back while drawing; else remove what is chosen', 'Backspace', () => {
     if (!toolInHand().press?.('Backspace')) removeChosen();
   }),
-  keyCommand('Next node: corner or curve', 'C', () => void toolInHand().press?.('C')),
+  keyCommand('Next node: corner or curve', 'C', () => void toolInHand().press?.('C'), needsDrawing),
   keyCommand('Next look', 'L', () => useView.setState((s) => ({ look: LOOKS[(LOOKS.indexOf(s.look) + 1) % LOOKS.length]! }))),
-  keyCommand('Keep a copy of what is chosen', 'Ctrl+C', () => {
-    const n = copyToClipboard(chosenIds());
-    if (n > 0) toast(`${n} ${n === 1 ? 'piece' : 'pieces'} kept: Ctrl+V puts them into this job or another.`);
-  }),
-  keyCommand('Put the copy in, in place', 'Ctrl+V', () => {
-    const made = pasteFromClipboard();
-    if (made.length > 0) selectAll(made);
-  }),
-  keyCommand('Copy beside itself', 'K', () => selectAll(copyPieces(chosenIds(), 'Copy', [movedBy(3, 3)]))),
-  keyCommand('Mirror a copy across the upright centre line', 'X', () =>
-    selectAll(copyPieces(chosenIds(), 'Mirror', [mirroredAbout('vertical', 0)])),
+  keyCommand(
+    'Keep a copy of what is chosen',
+    'Ctrl+C',
+    () => {
+      const n = copyToClipboard(chosenIds());
+      if (n > 0) toast(`${n} ${n === 1 ? 'piece' : 'pieces'} kept: Ctrl+V puts them into this job or another.`);
+    },
+    needsChosen,
   ),
-  keyCommand('Join what is chosen', 'J', () => say(joinChosen(chosenIds()))),
-  keyCommand('Fewest nodes that hold the shape', 'S', () => say(simplifyChosen(chosenIds(), 0.05))),
-  keyCommand('Group what is chosen', 'F', () => group(chosenIds())),
-  keyCommand('Ungroup', 'Ctrl+F', () => ungroup(chosenIds())),
-  keyCommand('Lock or unlock what is chosen', 'O', () => toggleLock(chosenIds())),
+  keyCommand(
+    'Put the copy in, in place',
+    'Ctrl+V',
+    () => {
+      const made = pasteFromClipboard();
+      if (made.length > 0) selectAll(made);
+    },
+    needsCopy,
+  ),
+  keyCommand('Copy beside itself', 'K', () => selectAll(copyPieces(chosenIds(), 'Copy', [movedBy(3, 3)])), needsChosen),
+  keyCommand(
+    'Mirror a copy across the upright centre line',
+    'X',
+    () => selectAll(copyPieces(chosenIds(), 'Mirror', [mirroredAbout('vertical', 0)])),
+    needsChosen,
+  ),
+  keyCommand('Join what is chosen', 'J', () => say(joinChosen(chosenIds())), needsSeveral),
+  keyCommand('Fewest nodes that hold the shape', 'S', () => say(simplifyChosen(chosenIds(), 0.05)), needsChosen),
+  keyCommand('Group what is chosen', 'F', () => group(chosenIds()), needsSeveral),
+  keyCommand('Ungroup', 'Ctrl+F', () => ungroup(chosenIds()), needsChosen),
+  keyCommand('Lock or unlock what is chosen', 'O', () => toggleLock(chosenIds()), needsChosen),
   keyCommand('Hide what is chosen, or show everything', 'Z', toggleHidden),
   keyCommand('Overlaps of neighbours on or off', ';', () => useView.setState((s) => ({ showMeetings: !s.showMeetings }))),
-  keyCommand('Choose all of this thread', 'Y', () => selectLike((a, b) => a.thread === b.thread)),
-  keyCommand('Choose all of this kind', 'U', () => selectLike((a, b) => a.kind === b.kind)),
+  keyCommand('Choose all of this thread', 'Y', () => selectLike((a, b) => a.thread === b.thread), needsChosen),
+  keyCommand('Choose all of this kind', 'U', () => selectLike((a, b) => a.kind === b.kind), needsChosen),
   keyCommand('Choose all', 'Ctrl+A', () => selectAll((useJob.getState().job?.pieces ?? []).map((p) => p.id))),
-  ...NUDGES.map(([name, key, dx, dy]) => keyCommand(name, key, () => transformPieces(chosenIds(), 'Nudge', movedBy(dx, dy)))),
+  ...NUDGES.map(([name, key, dx, dy]) => keyCommand(name, key, () => transformPieces(chosenIds(), 'Nudge', movedBy(dx, dy)), needsChosen)),
   keyCommand('Nearer', '+', () => zoomAt(1.25)),
   keyCommand('Farther', '-', () => zoomAt(0.8)),
   keyCommand('Whole hoop', '0', fitHoop),

@@ -1,0 +1,6 @@
+import { BENCH_KEYS } from '../bench/tools/benchKeys';
+import { HISTORY_KEYS } from './historyKeys';
+import type { KeyCommand } from './keys';
+
+/** Every command: the palette and the sheet of keys read this list. */
+export const COMMANDS: readonly KeyCommand[] = [...HISTORY_KEYS, ...BENCH_KEYS];
