@@ -23,12 +23,23 @@ export function Palette({ open, onOpenChange }: { open: boolean; onOpenChange(op
   );
 }
 
+interface Entry {
+  command: KeyCommand;
+  whyNot: string | null;
+}
+
+/** What is found, what applies now before what does not. */
+function entriesFor(typed: string): Entry[] {
+  const all = matching(COMMANDS, typed).map((command) => ({ command, whyNot: command.whyNot() }));
+  return [...all.filter((e) => e.whyNot === null), ...all.filter((e) => e.whyNot !== null)];
+}
+
 function Finder({ close }: { close(): void }) {
   const [typed, setTyped] = useState('');
   const [at, setAt] = useState(0);
-  const found = useMemo(() => matching(COMMANDS, typed).map((command) => ({ command, whyNot: command.whyNot() })), [typed]);
+  const found = useMemo(() => entriesFor(typed), [typed]);
   const chosen = Math.min(at, found.length - 1);
-  const run = (entry: { command: KeyCommand; whyNot: string | null } | undefined): void => {
+  const run = (entry: Entry | undefined): void => {
     if (!entry || entry.whyNot) return;
     const { command } = entry;
     close();
@@ -69,7 +80,7 @@ function Finder({ close }: { close(): void }) {
             aria-disabled={whyNot !== null}
             onPointerMove={() => setAt(i)}
             onClick={() => run(found[i])}
-            className={`flex justify-between gap-4 px-4 py-1.5 ${i === chosen ? 'bg-tape' : ''} ${whyNot ? 'text-quiet' : 'cursor-pointer'}`}
+            className={`flex justify-between gap-4 px-4 py-1.5 ${i === chosen ? 'bg-tape' : whyNot ? 'text-quiet' : ''} ${whyNot ? '' : 'cursor-pointer'}`}
           >
             <span>
               {name}

@@ -123,9 +123,14 @@ export const BENCH_KEYS = [
   }),
   ...TOOLS.map((tool) => keyCommand(tool.word, tool.key, () => takeTool(tool))),
   keyCommand('Line done', 'Enter', () => void toolInHand().press?.('Enter'), needsDrawing),
-  keyCommand('Take the last node back while drawing; else remove what is chosen', 'Backspace', () => {
-    if (!toolInHand().press?.('Backspace')) removeChosen();
-  }),
+  keyCommand(
+    'Take the last node back while drawing; else remove what is chosen',
+    'Backspace',
+    () => {
+      if (!toolInHand().press?.('Backspace')) removeChosen();
+    },
+    () => needsDrawing() && needsChosen(),
+  ),
   keyCommand('Next node: corner or curve', 'C', () => void toolInHand().press?.('C'), needsDrawing),
   keyCommand('Next look', 'L', () => useView.setState((s) => ({ look: LOOKS[(LOOKS.indexOf(s.look) + 1) % LOOKS.length]! }))),
   keyCommand(
