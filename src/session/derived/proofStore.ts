@@ -19,7 +19,10 @@ interface ProofState extends TaskState {
 /** What the proof finds in the open job, followed a moment after every change. */
 export const useProof = create<ProofState>(() => ({ open: false, findings: [], marked: null, of: null, ...IDLE }));
 
+/** Hands that rest so long are done for now; those that a proof had to be stopped for are at work, and are given longer. */
 const WAIT_MS = 1200;
+const WAIT_AT_WORK_MS = 3000;
+let waitMs = WAIT_MS;
 let timer: ReturnType<typeof setTimeout> | null = null;
 const task = new Task((state) => useProof.setState(state));
 const fixing = new Task(({ problem }) => problem && useProof.setState({ problem }));
@@ -27,15 +30,17 @@ const fixing = new Task(({ problem }) => problem && useProof.setState({ problem 
 /** Proves a planned job when the hands rest. A proof of an earlier state is no longer wanted: it is stopped at once. */
 export function requestProof(job: Job): void {
   if (useProof.getState().of === job) return;
+  if (task.isRunning) waitMs = WAIT_AT_WORK_MS;
   task.cancel();
   if (timer) clearTimeout(timer);
-  timer = setTimeout(() => void work(job), WAIT_MS);
+  timer = setTimeout(() => void work(job), waitMs);
 }
 
 async function work(job: Job): Promise<void> {
   await task.run(
     (options) => prover.call('prove', { job }, options),
     (findings) => {
+      waitMs = WAIT_MS;
       const { marked } = useProof.getState();
       useProof.setState({ findings, of: job, marked: findings.find((f) => sameFinding(f, marked)) ?? null });
     },
