@@ -71,10 +71,10 @@ export async function compare(a: Choosable, b: Choosable): Promise<void> {
   const of = `${a.key} | ${b.key}`;
   if (useCompare.getState().of === of) return;
   useCompare.setState({ of, result: null });
-  await task.run(
+  const failed = await task.run(
     (options) => prover.call('compare', { a: a.job, b: b.job, side: PICTURE_PX }, options),
     (result) => useCompare.setState({ result }),
   );
   // What failed can be asked for again.
-  if (useCompare.getState().problem) useCompare.setState({ of: '' });
+  if (failed) useCompare.setState({ of: '' });
 }

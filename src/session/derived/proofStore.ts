@@ -37,7 +37,7 @@ export function requestProof(job: Job): void {
 }
 
 async function work(job: Job): Promise<void> {
-  await task.run(
+  const failed = await task.run(
     (options) => prover.call('prove', { job }, options),
     (findings) => {
       waitMs = WAIT_MS;
@@ -46,7 +46,7 @@ async function work(job: Job): Promise<void> {
     },
   );
   // What fails is not tried again before something changes.
-  if (useProof.getState().problem) useProof.setState({ of: job });
+  if (failed) useProof.setState({ of: job });
 }
 
 /** Gives up the proof that runs; the next change starts another. */

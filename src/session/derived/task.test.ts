@@ -40,7 +40,7 @@ test('a new asking stops the one before, of which nothing is shown any more', as
   expect(first.is.signal.aborted).toBe(true);
   second.is.progress(0.2);
   first.is.progress(0.9);
-  await a;
+  expect(await a).toBe(false);
   expect(shown).toEqual({ progress: 0.2, problem: null });
   second.is.end('latest');
   await b;
@@ -64,11 +64,22 @@ test('a failure is said, a giving up is not, and the next asking clears it', asy
   const [t, failing, next] = [task(), slow<string>(), slow<string>()];
   const run = t.run(failing.work, () => undefined);
   failing.is.fail(new Error('Too large.'));
-  await run;
+  expect(await run).toBe(true);
   expect(shown).toEqual({ progress: null, problem: 'Too large.' });
   const again = t.run(next.work, () => undefined);
   expect(shown.problem).toBeNull();
   t.cancel();
-  await again;
+  expect(await again).toBe(false);
   expect(shown).toEqual({ progress: null, problem: null });
+});
+
+test('a result that cannot be taken is a failure, and is said', async () => {
+  const t = task();
+  const failed = await t.run(
+    () => Promise.resolve('broken'),
+    () => {
+      throw new Error('This result does not fit.');
+    },
+  );
+  expect([failed, shown, t.isRunning]).toEqual([true, { progress: null, problem: 'This result does not fit.' }, false]);
 });

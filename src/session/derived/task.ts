@@ -29,11 +29,12 @@ export class Task {
   /**
    * @param work the calculation, which tells its progress and stops when its signal does
    * @param done takes the result, unless another was asked for meanwhile
+   * @returns whether it failed; what was given up, or asked for anew, did not
    */
   async run<T>(
     work: (options: Required<Pick<CallOptions, 'signal' | 'progress'>>) => Promise<T>,
     done: (result: T) => void,
-  ): Promise<void> {
+  ): Promise<boolean> {
     this.control?.abort();
     const own = new AbortController();
     this.control = own;
@@ -41,11 +42,15 @@ export class Task {
     this.show({ progress: 0, problem: null });
     try {
       const result = await work({ signal: own.signal, progress: (progress) => isLatest() && this.show({ progress }) });
-      if (!isLatest()) return;
-      this.end({});
+      if (!isLatest()) return false;
+      // What goes wrong with a result is said like what goes wrong on the way to it.
       done(result);
+      if (isLatest()) this.end({});
+      return false;
     } catch (error) {
-      if (isLatest()) this.end(isGivenUp(error) ? {} : { problem: (error as Error).message });
+      const failed = isLatest() && !isGivenUp(error);
+      if (isLatest()) this.end(failed ? { problem: (error as Error).message } : {});
+      return failed;
     }
   }
 
