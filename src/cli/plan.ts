@@ -8,6 +8,7 @@ import { forecast } from '../core/forecast/forecast';
 import { forecastReport } from '../core/forecast/forecastReport';
 import { findingsReport } from '../core/proof/findingsReport';
 import { prove } from '../core/proof/prove';
+import { weighed } from '../core/plan/weighed';
 import { planReport } from '../core/plan/planReport';
 import { readPlanArgs } from './args';
 import { writeAll } from './files';
@@ -35,7 +36,7 @@ export async function planCommand(argv: readonly string[]): Promise<number> {
     requireFit(args.hoop, 2 * Math.max(-box.minX, box.maxX) - 2, 2 * Math.max(-box.minY, box.maxY) - 2);
   }
   const timing = { load: loaded - began, plan: planned - loaded, ...judged?.timing, total: performance.now() - began };
-  const report = planReport(job, plan, timing, judged);
+  const report = planReport(job, { plan, weight: weighed(job, planner, plan), timingMs: timing, judged });
   const files: { path: string; content: string | Uint8Array }[] = [];
   for (const { path, format } of formats)
     files.push({ path, content: await format.write({ job, plan, artwork, ...(judged ? { findings: judged.found } : {}) }) });

@@ -6,8 +6,8 @@ import { measurePlan, type PlanFigures } from '../plan/measure';
 import type { StitchPlan } from '../plan/plan';
 import type { Severity } from '../proof/finding';
 import { prove } from '../proof/prove';
-import { laidOn } from '../pieces/prepare/laidOn';
-import { layerPeak, weigh, type Weight } from '../stitches/weight';
+import { weighed } from '../plan/weighed';
+import { mostLayers, type Weight } from '../stitches/weight';
 
 /** One of two jobs that are compared: its plan and everything that is said about it in figures. */
 export interface Side {
@@ -28,14 +28,14 @@ export function sideOf(job: Job, planner = new Planner(), progress: (done: numbe
   const plan = planner.plan(job, (done) => progress(0.3 * done));
   const foreseen = forecast(job, { planner, plan, progress: (done) => progress(0.3 + 0.5 * done) });
   const found = prove(job, planner, plan, foreseen).filter((f) => f.accepted === undefined);
-  const weight = weigh(plan, laidOn(job, planner.shape(job)));
+  const weight = weighed(job, planner, plan);
   const gaps = gapsOf(foreseen.meetings, GAP_LIMIT_MM);
   const of = (severity: Severity): number => found.filter((f) => f.severity === severity).length;
   return {
     job,
     plan,
     figures: measurePlan(job, plan),
-    layers: layerPeak(weight, Infinity).value,
+    layers: mostLayers(weight),
     weight,
     findings: { stop: of('stop'), warn: of('warn'), note: of('note') },
     gaps: gaps.length,

@@ -10,6 +10,9 @@ import { PROOF_GRID } from '../forecast/sheet';
 import { Planner } from '../plan/planner';
 import { measurePlan } from '../plan/measure';
 import { planReport } from '../plan/planReport';
+import { weighed } from '../plan/weighed';
+import { COMPARE_ROWS, sideOf } from '../compare/side';
+import { layersOf } from '../render/heat';
 import { timelineOf } from '../plan/timeline';
 import { recipeFor } from '../cloth/house';
 import { writeCsv } from '../formats/csv';
@@ -54,7 +57,7 @@ describe.each(DEMOS.map((d) => [d.name, d] as const))('%s', (_, demo) => {
     const { stitches, runSeconds } = measurePlan(job, plan);
     const { speed } = recipeFor(job.brief);
     const timeline = timelineOf(plan, speed);
-    const report = planReport(job, plan, {}, null);
+    const report = planReport(job, { plan, weight: weighed(job, planner, plan), timingMs: {}, judged: null });
     const rows = writeCsv(plan, ['t1']).split('\n');
     expect({
       report: report.stitches,
@@ -64,6 +67,16 @@ describe.each(DEMOS.map((d) => [d.name, d] as const))('%s', (_, demo) => {
       csv: rows.filter((row) => row.includes(',stitch,')).length,
     }).toEqual({ report: stitches, pieces: stitches, chosen: stitches, line: stitches, csv: stitches });
     expect(timeline.seconds).toBeCloseTo(runSeconds, 0);
+  });
+
+  it('is as thick in the report as in the Weight look, a comparison and the proof', () => {
+    const weight = weighed(job, planner, plan);
+    const { max_layers } = planReport(job, { plan, weight, timingMs: {}, judged: null });
+    const look = layersOf(weight).reduce((most, v) => Math.max(most, v), 0);
+    const compared = COMPARE_ROWS.find((r) => r.key === 'max_layers')!.of(sideOf(job, planner));
+    const stacked = prove(job, planner, plan).find((f) => f.rule === 'layers-stacked');
+    expect({ look, compared }).toEqual({ look: expect.closeTo(max_layers, 1), compared: expect.closeTo(max_layers, 2) });
+    if (stacked) expect(stacked.measured).toBeCloseTo(max_layers, 2);
   });
 
   it('shows no cloth at its edges on the finer grid either', () => {

@@ -1,5 +1,6 @@
 import { jobOf, piece } from '../pieces/fixtures';
-import { maxLayers, measurePlan } from './measure';
+import { mostLayers, weigh } from '../stitches/weight';
+import { measurePlan } from './measure';
 import { planReport } from './planReport';
 import type { StitchPlan } from './plan';
 import { Command, Role } from '../stitches/roles';
@@ -65,7 +66,7 @@ test('a stop at which the thread stays is one by hand', () => {
 
 test('nothing sewn measures nothing', () => {
   expect(measurePlan(job, planOf([]))).toMatchObject({ stitches: 0, widthMm: 0, heightMm: 0, shortestStitchMm: 0, runSeconds: 0 });
-  expect(maxLayers(planOf([]))).toBe(0);
+  expect(mostLayers(weigh(planOf([])))).toBe(0);
 });
 
 test('a fill at 0.40 is one layer, rows twice as dense are two', () => {
@@ -76,12 +77,16 @@ test('a fill at 0.40 is one layer, rows twice as dense are two', () => {
         return i % 2 === 0 ? [[0, y], [4, y], [8, y], [12, y]] : [[12, y], [8, y], [4, y], [0, y]]; // prettier-ignore
       }).flat(),
     );
-  expect(maxLayers(rows(0.4))).toBe(1);
-  expect(maxLayers(rows(0.2))).toBe(2);
+  // A square of 2 mm holds five rows of 0.40, or six where one lies on its edge.
+  const [open, dense] = [0.4, 0.2].map((spacing) => mostLayers(weigh(rows(spacing))));
+  expect(open!).toBeGreaterThan(0.9);
+  expect(open!).toBeLessThan(1.25);
+  expect(dense! / open!).toBeGreaterThan(1.8);
+  expect(dense! / open!).toBeLessThan(2.2);
 });
 
 test('the report says in plain words and mm what was measured', () => {
-  const report = planReport(job, plan, { plan: 1.26 }, null);
+  const report = planReport(job, { plan, weight: weigh(plan), timingMs: { plan: 1.26 }, judged: null });
   expect(report).toMatchObject({ stitches: 9, trims: 2, colour_changes: 1, width_mm: 16, longest_stitch_mm: 8, timing_ms: { plan: 1.3 } });
   expect(JSON.parse(JSON.stringify(report))).toEqual(report);
 });

@@ -1,11 +1,8 @@
 import { recipeFor } from '../cloth/house';
 import type { Job } from '../document/types';
 import { SECONDS_PER_CHANGE, SECONDS_PER_TRIM } from '../route/seconds';
-import { THREAD_WIDTH_MM } from '../units/tolerances';
-import { hypot } from '../units/trig';
 import type { StitchPlan } from './plan';
 import { sumsOf } from './sums';
-import { Command, Role } from '../stitches/roles';
 
 /** Figures of a plan. Lengths mm. */
 export interface PlanFigures {
@@ -57,31 +54,4 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
     upperThreadM: upper / 1000,
     bobbinThreadM: (upper * BOBBIN_SHARE) / 1000,
   };
-}
-
-/** Side of the squares over which layers are averaged, mm: fine enough to find a stack, coarse enough not to count single threads. */
-const LAYER_CELL_MM = 2;
-
-/**
- * Most layers of cover over any square of 2 mm: thread length times thread width per area. A fill at 0.40 is one layer,
- * a satin at 0.40 two, since its rows cross twice per spacing.
- */
-export function maxLayers(plan: StitchPlan): number {
-  const lengths = new Map<number, number>();
-  let most = 0;
-  for (let i = 1; i < plan.x.length; i++) {
-    if (plan.command[i] !== Command.stitch || plan.command[i - 1] !== Command.stitch || plan.role[i] !== Role.cover) continue;
-    const [dx, dy] = [plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!];
-    const length = hypot(dx, dy);
-    const steps = Math.max(1, Math.ceil(length / 0.25));
-    for (let k = 0; k < steps; k++) {
-      const cx = Math.floor((plan.x[i - 1]! + (dx * (k + 0.5)) / steps) / LAYER_CELL_MM);
-      const cy = Math.floor((plan.y[i - 1]! + (dy * (k + 0.5)) / steps) / LAYER_CELL_MM);
-      const key = (cx + 5000) * 10000 + cy + 5000;
-      const sum = (lengths.get(key) ?? 0) + length / steps;
-      lengths.set(key, sum);
-      if (sum > most) most = sum;
-    }
-  }
-  return Math.round((most * THREAD_WIDTH_MM) / (LAYER_CELL_MM * LAYER_CELL_MM));
 }

@@ -5,7 +5,8 @@ import type { Job } from '../document/types';
 import { piece, jobOf } from '../pieces/fixtures';
 import { writeCsv } from '../formats/csv';
 import { Planner } from './planner';
-import { maxLayers, measurePlan } from './measure';
+import { mostLayers, weigh } from '../stitches/weight';
+import { measurePlan } from './measure';
 import { planReport } from './planReport';
 import type { StitchPlan } from './plan';
 import { COMMANDS, Command, Role } from '../stitches/roles';
@@ -116,7 +117,12 @@ test('an empty job is an empty plan', () => {
 test('the report names every setting with its source', () => {
   const job = jobOf([piece('fill', { area: 'M0,0 H20 V20 H0 Z' }, { spacing: 0.45 })]);
   const plan = new Planner().plan(job);
-  const report = planReport(job, plan, { plan: 1.234 }, { findings: [], forecast: { max_gap_mm: 0, gaps: [] } });
+  const report = planReport(job, {
+    plan,
+    weight: weigh(plan),
+    timingMs: { plan: 1.234 },
+    judged: { findings: [], forecast: { max_gap_mm: 0, gaps: [] } },
+  });
   expect(report.pieces[0]!.settings['spacing']).toEqual({ value: 0.45, from: 'hand' });
   expect(report.pieces[0]!.settings['pullComp']).toEqual({ value: 0.2, from: 'recipe' });
   expect(report.stitches).toBe(words(plan).filter((c) => c === 'stitch').length);
@@ -129,7 +135,10 @@ test('layers: rows on rows count as two and more', () => {
   const two = new Planner().plan(
     jobOf([piece('fill', square, { angle: 0, underlay: [] }), piece('fill', square, { angle: 90, underlay: [] })]),
   );
-  expect([maxLayers(one), maxLayers(two)]).toEqual([1, 2]);
+  const [under, both] = [one, two].map((plan) => mostLayers(weigh(plan)));
+  expect(under!).toBeGreaterThan(0.9);
+  expect(under!).toBeLessThan(1.6);
+  expect(both! - under!).toBeCloseTo(1, 0);
 });
 
 test('progress is told and may cancel', () => {

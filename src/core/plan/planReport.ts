@@ -1,5 +1,6 @@
 import type { Job } from '../document/types';
-import { maxLayers, measurePlan } from './measure';
+import { mostLayers, type Weight } from '../stitches/weight';
+import { measurePlan } from './measure';
 import type { StitchPlan } from './plan';
 
 const round = (v: number, decimals: number): number => Math.round(v * 10 ** decimals) / 10 ** decimals;
@@ -10,8 +11,16 @@ interface Judged {
   forecast: object;
 }
 
+interface Measured {
+  plan: StitchPlan;
+  /** Thread and what is laid under it, on cells. */
+  weight: Weight;
+  timingMs: Record<string, number>;
+  judged: Judged | null;
+}
+
 /** The report of `bin/cobble plan`: plain data, snake_case, lengths mm. */
-export function planReport(job: Job, plan: StitchPlan, timingMs: Record<string, number>, judged: Judged | null) {
+export function planReport(job: Job, { plan, weight, timingMs, judged }: Measured) {
   const f = measurePlan(job, plan);
   return {
     stitches: f.stitches,
@@ -28,7 +37,7 @@ export function planReport(job: Job, plan: StitchPlan, timingMs: Record<string, 
     run_minutes: round(f.runSeconds / 60, 2),
     upper_thread_m: round(f.upperThreadM, 2),
     bobbin_thread_m: round(f.bobbinThreadM, 2),
-    max_layers: maxLayers(plan),
+    max_layers: round(mostLayers(weight), 2),
     pieces: plan.pieces.map((p, i) => ({
       id: p.id,
       name: job.pieces[i]!.name,

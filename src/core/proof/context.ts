@@ -8,8 +8,8 @@ import { measurePlan, type PlanFigures } from '../plan/measure';
 import type { StitchPlan } from '../plan/plan';
 import { routeInput, type RouteInput } from '../plan/links';
 import type { Shaped } from '../pieces/prepare/shaped';
-import { laidOn } from '../pieces/prepare/laidOn';
-import { weigh, type Weight } from '../stitches/weight';
+import { weighed } from '../plan/weighed';
+import type { Weight } from '../stitches/weight';
 
 /** What checks may look at. The dearer parts are made when first asked for. */
 export interface ProofContext {
@@ -48,7 +48,7 @@ export function proofContext(
       return Number.isFinite(box.minX) ? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 } : { x: 0, y: 0 };
     },
     weightOf: (piece) => job.threads.find((t) => t.id === piece.thread)?.weight ?? 40,
-    weight: () => (weight ??= weigh(plan, laidOn(job, shaped))),
+    weight: () => (weight ??= weighed(job, planner, plan)),
     forecast: () => (foreseen ??= forecast(job, { planner, plan })),
     route: () => (route ??= routeInput(job, shaped)),
   };

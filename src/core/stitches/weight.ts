@@ -124,6 +124,9 @@ export function layerPeak(weight: Weight, limit: number): Peak {
   return peakOf(weight, weight.thread, LAYER_SIDE_MM, THREAD_WIDTH_MM / (LAYER_SIDE_MM * LAYER_SIDE_MM), limit);
 }
 
+/** Layers of thread at the thickest place; 0 for a plan that sews nothing. */
+export const mostLayers = (weight: Weight): number => Math.max(0, layerPeak(weight, Infinity).value);
+
 /** Holes per mm², over squares of 1 mm. */
 export function holePeak(weight: Weight, limit: number): Peak {
   return peakOf(weight, weight.holes, HOLE_SIDE_MM, 1 / (HOLE_SIDE_MM * HOLE_SIDE_MM), limit);

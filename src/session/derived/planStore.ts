@@ -5,98 +5,36 @@ import { ofEach } from '@/core/geometry/known';
 import { memoryOf, type PlanPart } from '@/core/plan/delta';
 import { explainCuts, type ExplainedCut } from '@/core/plan/explain';
 import type { PlanFigures } from '@/core/plan/measure';
-import type { StitchPlan } from '@/core/plan/plan';
 import { keepPicture } from '@/platform/storage/records';
 import { engine, painter } from '@/workers/client';
-import { PlanReceiver, withoutPieces, type WiredPlan } from '@/workers/planWire';
+import { withoutPieces, type WiredPlan } from '@/workers/planWire';
 import { allKept, keptVersion, useJob } from '../job/jobStore';
+import { NOT_PLANNED, Planning, type Planned, type PlanState } from './planning';
 import { requestProof } from './proofStore';
 import { useView } from '../view/viewStore';
 
-/** A plan with what the Bench shows of it. */
-export interface Planned {
-  /** What it was planned from. */
-  job: Job;
-  plan: StitchPlan;
-  figures: PlanFigures;
-  /** Outline of each piece in mm, for choosing and marking; path data. */
-  outlines: string[];
-  milliseconds: number;
-}
-
-interface PlanState {
-  planned: Planned | null;
-  /** The job that `planned` was made from. */
-  of: Job | null;
-  /** Grows with every plan the painter holds; pictures of an older one are stale. */
-  version: number;
-  busy: boolean;
-  /** Share done while a long plan is made, 0 to 1. */
-  progress: number;
-  problem: string | null;
-}
+export type { Planned };
 
 /** The stitch plan of the open job, kept up to date by the engine's worker. */
-export const usePlan = create<PlanState>(() => ({ planned: null, of: null, version: 0, busy: false, progress: 0, problem: null }));
+export const usePlan = create<PlanState>(() => NOT_PLANNED);
 
-/** Work that is done sooner is not announced. */
-const BUSY_AFTER_MS = 200;
-
-/** The job that is being planned. */
-let running: Job | null = null;
-let wanted: Job | null = null;
+const planning = new Planning(engine, usePlan, {
+  part: paintPart,
+  wired: paint,
+  planned({ job, plan }) {
+    endReplayBeyond(plan.x.length);
+    queuePicture(job);
+    requestProof(job);
+  },
+});
 
 /** Plans the job unless it is planned already; of several requests while one runs only the last is served. */
-export function requestPlan(job: Job): void {
-  if ((running ?? usePlan.getState().of) === job) wanted = null;
-  else {
-    wanted = job;
-    if (!running) void work();
-  }
-}
-
-async function work(): Promise<void> {
-  while (wanted) {
-    const job: Job = wanted;
-    running = job;
-    wanted = null;
-    const busy = setTimeout(() => usePlan.setState({ busy: true, progress: 0 }), BUSY_AFTER_MS);
-    try {
-      const planned = await planOf(job);
-      endReplayBeyond(planned.plan.x.length);
-      usePlan.setState((s) => ({ planned, of: job, version: s.version + 1, problem: null }));
-      queuePicture(job);
-      requestProof(job);
-    } catch (error) {
-      report(error);
-      usePlan.setState({ of: job });
-    }
-    clearTimeout(busy);
-  }
-  running = null;
-  if (usePlan.getState().busy) usePlan.setState({ busy: false });
-}
+export const requestPlan = (job: Job): void => planning.request(job);
 
 /** Every cut of what is shown, with its reason. */
 export const useCuts = (): readonly ExplainedCut[] => usePlan((s) => (s.planned ? cutsOf(s.planned) : NO_CUTS));
 const cutsOf = ofEach(({ job, plan }: Planned) => explainCuts(job, plan));
 const NO_CUTS: readonly ExplainedCut[] = [];
-
-const received = new PlanReceiver();
-
-/** Plans a job, and shows the plan to the painter. */
-async function planOf(job: Job): Promise<Planned> {
-  const progress = (done: number): void => (usePlan.getState().busy ? usePlan.setState({ progress: done }) : undefined);
-  const wired = await engine.call('plan', { job, held: received.version }, { progress, part: (part) => paintPart(part, job) });
-  // Nobody waits for the painter's answer: whatever it is asked next is answered after this.
-  paint(wired.plan, job);
-  const plan = received.take(wired.plan);
-  // A worker that was replaced meanwhile knows nothing of what is held here.
-  if (!plan) throw new Error('The plan came in parts that do not fit; change anything to plan anew.');
-  const before = usePlan.getState().planned?.outlines ?? [];
-  const outlines = wired.outlines.map((o) => (typeof o === 'number' ? before[o]! : o));
-  return { ...wired, job, plan, outlines };
-}
 
 /** A plan that became shorter has no stitch where the needle stood: all of it is shown. */
 function endReplayBeyond(events: number): void {
@@ -120,7 +58,7 @@ function paintPart(part: PlanPart, job: Job): void {
 /** Shows the painter a plan of which it holds nothing. */
 function paintWhole(): void {
   const { of } = usePlan.getState();
-  const whole = received.whole();
+  const whole = planning.whole();
   if (!whole || !of) return;
   paint(whole, of);
   usePlan.setState((s) => ({ version: s.version + 1 }));

@@ -8,11 +8,10 @@ import { writeCsv } from '../../../src/core/formats/csv';
 import { jobOf, piece } from '../../../src/core/pieces/fixtures';
 import { Planner } from '../../../src/core/plan/planner';
 import { measurePlan } from '../../../src/core/plan/measure';
+import { weighed } from '../../../src/core/plan/weighed';
 import { planReport } from '../../../src/core/plan/planReport';
 import { proposeRoute } from '../../../src/core/plan/proposeRoute';
-import { laidOn } from '../../../src/core/pieces/prepare/laidOn';
 import { prove } from '../../../src/core/proof/prove';
-import { weigh } from '../../../src/core/stitches/weight';
 import { oneOf, type Attack, type Random } from './kinds';
 import { wrongIn } from './sewn';
 
@@ -132,8 +131,7 @@ function look(record: unknown, random: Random): string | null {
     job.threads.map((t) => t.id),
   );
   const deep = random();
-  if (deep < 0.25) weigh(plan, laidOn(job, planner.shape(job)));
-  else if (deep < 0.4) planReport(job, plan, {}, null);
+  if (deep < 0.4) planReport(job, { plan, weight: weighed(job, planner, plan), timingMs: {}, judged: null });
   else if (deep < 0.6) prove(job, planner, plan, forecast(job, { planner, plan }));
   else if (deep < 0.65) proposeRoute(job, 'registration', planner);
   return null;
