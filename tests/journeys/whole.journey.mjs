@@ -135,7 +135,7 @@ test('dragging a stretch of the thread line changes the order', async () => {
 });
 
 test('the replay sews stitch by stitch and stops', async () => {
-  await (await h.find('button[aria-label="To the first stitch"]')).click();
+  await (await h.find('button[aria-label="To the first stitch (Home)"]')).click();
   await h.poll('at the start', async () => /^0 /.test(await h.text('[data-testid="play-position"]')));
   for (let i = 0; i < 3; i++) await (await h.find('button[aria-label="One stitch on (.)"]')).click();
   // The first of the three takes the needle to its place: that is no stitch.

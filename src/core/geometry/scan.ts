@@ -1,4 +1,5 @@
 import type { Area } from './point';
+import { putEdge, RowCrossings, type UpwardEdges } from './rowCrossings';
 
 /** Cells that a scan looks at: their size, where column and row 0 begin, and (when bounded) which rows there are. */
 export interface ScanGrid {
@@ -9,29 +10,32 @@ export interface ScanGrid {
   lastRow?: number;
 }
 
-/** Visits the runs of cells whose centre lies in an area (even-odd), row by row: row, first and last column. */
+/**
+ * Visits the runs of cells whose centre lies in an area (even-odd), row by row: row, first and last column.
+ * @throws TooManyCrossings
+ */
 export function scanArea(area: Area, grid: ScanGrid, visit: (row: number, from: number, to: number) => void): void {
-  const { cellMm, left, top, firstRow = -Infinity, lastRow = Infinity } = grid;
-  const crossings = new Map<number, number[]>();
+  const { cellMm, left, top, ...bounds } = grid;
+  const { firstRow, from, at } = new RowCrossings(edgesOf(area), { spacing: cellMm, phase: top + cellMm / 2, ...bounds });
+  const columnFrom = (x: number): number => Math.ceil((x - left) / cellMm - 0.5);
+  for (let row = 0; row + 1 < from.length; row++) {
+    for (let k = from[row]!; k + 1 < from[row + 1]!; k += 2) {
+      const [first, last] = [columnFrom(at[k]!), columnFrom(at[k + 1]!) - 1];
+      if (last >= first) visit(firstRow + row, first, last);
+    }
+  }
+}
+
+function edgesOf(area: Area): UpwardEdges {
+  const edges = new Float64Array(4 * area.reduce((n, ring) => n + ring.length, 0));
+  let e = 0;
   for (const ring of area) {
-    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-      const [a, b] = ring[i]!.y < ring[j]!.y ? [ring[i]!, ring[j]!] : [ring[j]!, ring[i]!];
-      for (let row = Math.max(firstRow, Math.ceil((a.y - top) / cellMm - 0.5)); row <= lastRow; row++) {
-        const y = top + (row + 0.5) * cellMm;
-        if (y >= b.y) break;
-        const xs = crossings.get(row) ?? [];
-        if (xs.length === 0) crossings.set(row, xs);
-        xs.push(a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x));
-      }
+    let before = ring[ring.length - 1]!;
+    for (const p of ring) {
+      putEdge(edges, e, before.x, before.y, p.x, p.y);
+      e += 4;
+      before = p;
     }
   }
-  for (const [row, xs] of crossings) {
-    if (xs.length > 2) xs.sort((p, q) => p - q);
-    else if (xs[0]! > xs[1]!) xs.reverse();
-    for (let k = 0; k + 1 < xs.length; k += 2) {
-      const from = Math.ceil((xs[k]! - left) / cellMm - 0.5);
-      const to = Math.ceil((xs[k + 1]! - left) / cellMm - 0.5) - 1;
-      if (to >= from) visit(row, from, to);
-    }
-  }
+  return edges;
 }

@@ -12,7 +12,7 @@ import { drawThreads, type ThreadLook } from './thread';
 export const looksOf = (job: Job): ThreadLook[] => job.threads.map((t) => ({ rgb: hexToRgb(t.hex), widthMm: threadWidth(t.weight) }));
 
 /** Colour of the job's cloth. */
-export const clothColour = (job: Job): string => job.brief.clothHex ?? recipeOf(job.brief.cloth).hex;
+export const clothColour = (job: Pick<Job, 'brief'>): string => job.brief.clothHex ?? recipeOf(job.brief.cloth).hex;
 
 /** The sewn job on its cloth at `scale` pixels per mm, with a margin. */
 export function drawSewn(job: Job, plan: PlanColumns, scale: number, marginMm = 4, box: Bounds = planBounds(plan)): Raster {

@@ -7,6 +7,11 @@ export const disk = {
   absent: false,
   /** Opening does not answer until this is called. */
   silent: null as Promise<void> | null,
+  /** How often values of a table were read. */
+  readsOf: new Map<string, number>(),
+  reads(name: string, storeName: string): number {
+    return this.readsOf.get(`${name}/${storeName}`) ?? 0;
+  },
   table(name: string, storeName: string): Map<string, unknown> {
     const key = `${name}/${storeName}`;
     if (!this.tables.has(key)) this.tables.set(key, new Map());
@@ -27,7 +32,10 @@ const createInstance = ({ name, storeName }: { name: string; storeName: string }
       if (disk.absent) throw new Error('No available storage method found.');
       await disk.silent;
     },
-    getItem: (key: string) => Promise.resolve(table.has(key) ? structuredClone(table.get(key)) : null),
+    getItem: (key: string) => {
+      disk.readsOf.set(`${name}/${storeName}`, disk.reads(name, storeName) + 1);
+      return Promise.resolve(table.has(key) ? structuredClone(table.get(key)) : null);
+    },
     setItem: async (key: string, value: unknown) => {
       await Promise.resolve();
       if (disk.full) throw quota();

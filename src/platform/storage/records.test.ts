@@ -18,8 +18,10 @@ import {
   keptStamp,
   removeKept,
   saveJob,
+  shelfEntries,
   type Shown,
 } from './records';
+import { headOf } from './heads';
 import { freshMark, includes, lineOfMarks, type JobStamp } from './stamp';
 
 const job = (id: string, name = id): Job => ({ ...jobOf([piece('fill', { area: 'M0,0 h10 v10 h-10 Z' })]), id, name });
@@ -46,7 +48,9 @@ test('saving from a version that the store no longer holds is refused, and what 
     fault: 'changed',
     found: mine,
   });
-  await expect(journal('a', from, renamed(job('a'), 'late').patches, freshMark(), 3)).rejects.toMatchObject({ fault: 'changed' });
+  await expect(
+    journal('a', from, { patches: renamed(job('a'), 'late').patches, mark: freshMark(), updated: 3, head: null }),
+  ).rejects.toMatchObject({ fault: 'changed' });
   expect(await nameKept('a')).toBe('mine');
 });
 
@@ -59,7 +63,7 @@ test('two that save from one version at once: one is kept, the other is told', a
 
 test('a journal entry counts as a version: a save from before it is refused', async () => {
   const from = await keepNewJob(job('a'), {}, 1);
-  await journal('a', from, renamed(job('a'), 'noted').patches, freshMark(), 2);
+  await journal('a', from, { patches: renamed(job('a'), 'noted').patches, mark: freshMark(), updated: 2, head: null });
   await expect(saveJob({ job: job('a', 'late'), from, mark: freshMark(), updated: 3 })).rejects.toMatchObject({ fault: 'changed' });
   expect(await nameKept('a')).toBe('noted');
 });
@@ -68,7 +72,7 @@ test('a removed job does not come back, by a save or by a journal entry', async 
   const from = await keepNewJob(job('a'), { 'a.svg': 'x' }, 1);
   await removeKept('a');
   await expect(saveJob({ job: job('a'), from, mark: freshMark(), updated: 2 })).rejects.toMatchObject({ fault: 'removed' });
-  await expect(journal('a', from, [], freshMark(), 2)).rejects.toMatchObject({ fault: 'removed' });
+  await expect(journal('a', from, { patches: [], mark: freshMark(), updated: 2, head: null })).rejects.toMatchObject({ fault: 'removed' });
   expect(await keptJobs()).toEqual([]);
   expect([...disk.tables.values()].reduce((n, t) => n + t.size, 0)).toBe(0);
 });
@@ -76,13 +80,13 @@ test('a removed job does not come back, by a save or by a journal entry', async 
 test('a crash between the record and its journal loses nothing and doubles nothing', async () => {
   const first = await keepNewJob(job('a'), {}, 1);
   const { next, patches } = renamed(job('a'), 'noted');
-  const noted = await journal('a', first, patches, freshMark(), 2);
+  const noted = await journal('a', first, { patches, mark: freshMark(), updated: 2, head: null });
   const old = structuredClone(disk.table('cobble-journal', 'journal').get('a'));
   const saved = await saveJob({ job: { ...next, name: 'whole' }, from: noted, mark: freshMark(), updated: 3 });
   disk.table('cobble-journal', 'journal').set('a', old);
   expect(await nameKept('a')).toBe('whole');
   expect(await keptStamp('a')).toEqual(saved);
-  await journal('a', saved, renamed({ ...next, name: 'whole' }, 'after').patches, freshMark(), 4);
+  await journal('a', saved, { patches: renamed({ ...next, name: 'whole' }, 'after').patches, mark: freshMark(), updated: 4, head: null });
   expect(await nameKept('a')).toBe('after');
 });
 
@@ -105,7 +109,7 @@ test('any mixture of entries and whole saves gives the job as it was last', asyn
           now = next;
           stamp = whole
             ? await saveJob({ job: now, from: stamp, mark: freshMark(), updated: 1 })
-            : await journal('a', stamp, patches, freshMark(), 1);
+            : await journal('a', stamp, { patches, mark: freshMark(), updated: 1, head: null });
           expect((await keptJob('a'))!.job).toEqual(now);
         }
       },
@@ -116,7 +120,7 @@ test('any mixture of entries and whole saves gives the job as it was last', asyn
 
 test('a change from elsewhere, the library for one, includes the journal and is a version of its own', async () => {
   const from = await keepNewJob(job('a'), {}, 1);
-  const noted = await journal('a', from, renamed(job('a'), 'noted').patches, freshMark(), 2);
+  const noted = await journal('a', from, { patches: renamed(job('a'), 'noted').patches, mark: freshMark(), updated: 2, head: null });
   await changeKept('a', (j) => ({ ...j, brief: { ...j.brief, quantity: 7 } }));
   expect((await keptJob('a'))!.job).toMatchObject({ name: 'noted', brief: { quantity: 7 } });
   await expect(saveJob({ job: job('a', 'late'), from: noted, mark: freshMark(), updated: 3 })).rejects.toMatchObject({ fault: 'changed' });
@@ -143,7 +147,12 @@ describe('a shelf of an earlier version', () => {
     const kept = (await keptJob('old'))!;
     expect(kept.job).toEqual(job('old'));
     expect((await keptPicture('old', kept.stamp.mark))!.figures).toEqual(figures);
-    const noted = await journal('old', kept.stamp, renamed(kept.job, 'noted').patches, freshMark(), 10);
+    const noted = await journal('old', kept.stamp, {
+      patches: renamed(kept.job, 'noted').patches,
+      mark: freshMark(),
+      updated: 10,
+      head: null,
+    });
     expect(await nameKept('old')).toBe('noted');
     await saveJob({ job: job('old', 'new'), from: noted, mark: freshMark(), updated: 11 });
     expect(await nameKept('old')).toBe('new');
@@ -180,9 +189,47 @@ test('one damaged record keeps its text and leaves the others on the shelf', asy
 
 test('a journal that does not fit its record does not hide the job', async () => {
   const from = await keepNewJob(job('a'), {}, 1);
-  await journal('a', from, [{ op: 'replace', path: ['pieces', 99, 'name'], value: 'x' }], freshMark(), 2);
+  await journal('a', from, {
+    patches: [{ op: 'replace', path: ['pieces', 99, 'name'], value: 'x' }],
+    mark: freshMark(),
+    updated: 2,
+    head: null,
+  });
   await expect(keptJob('a')).rejects.toMatchObject({ name: 'DamagedJob' });
   expect((await keptJobs())[0]).toHaveProperty('damaged');
+});
+
+describe('the index', () => {
+  const reads = (): number => disk.reads('cobble', 'jobs');
+  const shown = async () =>
+    (await shelfEntries()).map((e) => ('head' in e ? `${e.head.name} ${e.updated} ${e.stamp.entries}` : `${e.id} damaged`));
+
+  it('shows every job as it stands, the latest first, without reading one', async () => {
+    const from = await keepNewJob(job('a'), {}, 1);
+    await keepNewJob(job('b'), {}, 2);
+    const { next, patches } = renamed(job('a'), 'noted');
+    await journal('a', from, { patches, mark: freshMark(), updated: 3, head: headOf(next) });
+    const before = reads();
+    expect(await shown()).toEqual(['noted 3 1', 'b 2 0']);
+    expect(reads()).toBe(before);
+    for (const entry of await shelfEntries()) {
+      const kept = (await keptJob(entry.id))!;
+      expect(entry).toEqual({ id: entry.id, head: headOf(kept.job), stamp: kept.stamp, updated: kept.updated });
+    }
+  });
+
+  it('a job that it does not know, or not rightly, is read', async () => {
+    const from = await keepNewJob(job('a'), {}, 1);
+    await journal('a', from, { patches: renamed(job('a'), 'noted').patches, mark: freshMark(), updated: 2, head: null });
+    expect(await shown()).toEqual(['noted 2 1']);
+    const journals = disk.table('cobble-journal', 'journal');
+    for (const head of [7, {}, { name: 'x' }, { name: 'x', brief: { cloth: 'moon' } }]) {
+      journals.set('a', { ...(journals.get('a') as object), head });
+      expect(await shown()).toEqual(['noted 2 1']);
+    }
+    jobsTable.set('bad', { job: null, revision: 1 });
+    expect(await shown()).toEqual(['noted 2 1', 'bad damaged']);
+  });
 });
 
 test('a picture is of one state only', async () => {

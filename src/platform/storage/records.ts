@@ -2,6 +2,7 @@ import { applyPatches, enablePatches, type Patch } from 'immer';
 import { parseJob } from '@/core/document/schema';
 import type { Job } from '@/core/document/types';
 import type { PlanFigures } from '@/core/plan/measure';
+import { headOf, readHead, type Head } from './heads';
 import { StorageError } from './storageError';
 import { alone } from './locks';
 import { freshMark, sameStamp, type JobStamp } from './stamp';
@@ -12,6 +13,7 @@ import { tableOf } from './table';
  * second while they do not). Both are single values, so neither can be half there. The journal names the record it goes on
  * from; one that names an older record is included in the newer and is ignored. Artwork lies apart under a key that the record
  * names, so that a change of stitches does not write megabytes of drawing again; pictures lie apart and name the state they show.
+ * The journal also says what the Shelf shows of the job: it is the index of the store.
  */
 
 enablePatches();
@@ -40,6 +42,8 @@ interface Journal {
   mark: string;
   updated: number;
   patches: Patch[];
+  /** Of the job with its patches; earlier versions kept none. */
+  head?: Head;
 }
 
 /** A job's sewn picture and figures, and the mark of the state that they show. */
@@ -131,10 +135,33 @@ export async function keptJobs(): Promise<Kept[]> {
   return all.filter((k) => k !== null).sort((a, b) => when(b) - when(a));
 }
 
+/** What lies on the shelf under an id: what is shown of the job, or the record that cannot be read. */
+export type ShelfEntry = { id: string; head: Head; stamp: JobStamp; updated: number } | { id: string; damaged: DamagedJob };
+
+async function entryOf(id: string): Promise<ShelfEntry | null> {
+  const journal = await journals.get(id);
+  const head = journal && readHead(journal.head);
+  if (head)
+    return { id, head, stamp: { revision: journal.revision, entries: journal.entries, mark: journal.mark }, updated: journal.updated };
+  try {
+    const kept = await keptJob(id);
+    return kept && { id, head: headOf(kept.job), stamp: kept.stamp, updated: kept.updated };
+  } catch (error) {
+    return { id, damaged: error instanceof DamagedJob ? error : new DamagedJob(id, '', (error as Error).message) };
+  }
+}
+
+/** What lies on the shelf, as `keptJobs` orders it, without reading the jobs where the index knows them. */
+export async function shelfEntries(): Promise<ShelfEntry[]> {
+  const all = await Promise.all((await records.keys()).map(entryOf));
+  const when = (e: ShelfEntry): number => ('head' in e ? e.updated : -1);
+  return all.filter((e) => e !== null).sort((a, b) => when(b) - when(a));
+}
+
 async function write(job: Job, artworkKey: string, next: { revision: number; mark: string; updated: number }): Promise<JobStamp> {
   await records.set(job.id, { job, artworkKey, ...next });
   const stamp = { revision: next.revision, entries: 0, mark: next.mark };
-  await journals.set(job.id, { ...stamp, updated: next.updated, patches: [] });
+  await journals.set(job.id, { ...stamp, updated: next.updated, patches: [], head: headOf(job) });
   return stamp;
 }
 
@@ -188,14 +215,22 @@ export function saveJob({ job, from, mark, updated, artwork }: SaveRequest): Pro
   });
 }
 
+export interface JournalEntry {
+  patches: readonly Patch[];
+  mark: string;
+  updated: number;
+  /** Of the job with these patches; null when it is not known, and the job has to be read to show it. */
+  head: Head | null;
+}
+
 /** Writes what was changed since `from` into the journal. @throws StorageError as `saveJob` */
-export function journal(id: string, from: JobStamp, patches: readonly Patch[], mark: string, updated: number): Promise<JobStamp> {
+export function journal(id: string, from: JobStamp, { patches, mark, updated, head }: JournalEntry): Promise<JobStamp> {
   return alone(async () => {
     const kept = await journals.get(id);
     if (!kept || kept.revision !== from.revision || kept.entries !== from.entries) await unchanged(id, from);
     const before = kept?.revision === from.revision ? kept.patches : [];
     const next = { revision: from.revision, entries: from.entries + 1, mark };
-    await journals.set(id, { ...next, updated, patches: [...before, ...patches] });
+    await journals.set(id, { ...next, updated, patches: [...before, ...patches], ...(head ? { head } : {}) });
     return next;
   });
 }

@@ -1,5 +1,4 @@
-import type { Job } from '@/core/document/types';
-import { keepPicture, keptPicture, type Shown } from '@/platform/storage/records';
+import { keepPicture, keptJob, keptPicture, type Shown } from '@/platform/storage/records';
 import { prover } from '@/workers/client';
 
 /*
@@ -10,17 +9,19 @@ import { prover } from '@/workers/client';
 let last: Promise<unknown> = Promise.resolve();
 
 /** The kept picture of a job as it stands, or one that is sewn now and kept. Null when it was given up or cannot be made. */
-export async function sewnPicture(job: Job, mark: string, signal: AbortSignal): Promise<Shown | null> {
-  const kept = await keptPicture(job.id, mark).catch(() => null);
-  if (kept || job.pieces.length === 0 || signal.aborted) return kept;
-  const turn = last.then(() => sew(job, mark, signal));
+export async function sewnPicture(id: string, mark: string, signal: AbortSignal): Promise<Shown | null> {
+  const kept = await keptPicture(id, mark).catch(() => null);
+  if (kept || signal.aborted) return kept;
+  const turn = last.then(() => sew(id, signal));
   last = turn.catch(() => undefined);
   return turn.catch(() => null);
 }
 
-async function sew(job: Job, mark: string, signal: AbortSignal): Promise<Shown> {
-  const { png, figures } = await prover.call('thumbnail', { job }, { signal });
-  const shown = { mark, picture: png, figures };
-  void keepPicture(job.id, shown).catch(() => undefined);
+async function sew(id: string, signal: AbortSignal): Promise<Shown | null> {
+  const found = signal.aborted ? null : await keptJob(id);
+  if (!found || found.job.pieces.length === 0) return null;
+  const { png, figures } = await prover.call('thumbnail', { job: found.job }, { signal });
+  const shown = { mark: found.stamp.mark, picture: png, figures };
+  void keepPicture(id, shown).catch(() => undefined);
   return shown;
 }

@@ -208,7 +208,12 @@ describe('a tab that gave the job up late', () => {
     await state().load('two');
     const { job: before, stamp } = (await keptJob('one'))!;
     const theirs = { ...before, name: 'Their last word' };
-    await journal('one', stamp, [{ op: 'replace', path: ['name'], value: theirs.name }], 'their-line:7', 1);
+    await journal('one', stamp, {
+      patches: [{ op: 'replace', path: ['name'], value: theirs.name }],
+      mark: 'their-line:7',
+      updated: 1,
+      head: null,
+    });
     await state().load('one');
     expect(state().job!.name).toBe('Their last word');
     return (await keptJob('one'))!;

@@ -1,6 +1,7 @@
 import type { Patch } from 'immer';
 import type { Job } from '@/core/document/types';
 import { asStorageError, type StorageError } from '@/platform/storage/storageError';
+import { headOf } from '@/platform/storage/heads';
 import { journal, saveJob } from '@/platform/storage/records';
 import { includes, lineOfMarks, type JobStamp } from '@/platform/storage/stamp';
 import { tellTabs } from '@/platform/tabs';
@@ -132,7 +133,7 @@ export class Keeper {
     const { job } = this.now();
     const { mark } = this;
     await this.attempt(async () => {
-      const next = await journal(job.id, this.stamp, patches, mark, Date.now());
+      const next = await journal(job.id, this.stamp, { patches, mark, updated: Date.now(), head: headOf(job) });
       if (this.journaled === 0) this.journalSince = Date.now();
       this.journaled += patches.length;
       return next;

@@ -2,11 +2,11 @@
 import { Columns2, Copy, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { AlertDialog } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { recipeOf } from '@/core/cloth/recipes';
 import { clothColour } from '@/core/render/picture';
 import type { PlanFigures } from '@/core/plan/measure';
-import type { DamagedJob, KeptJob } from '@/platform/storage/records';
+import type { DamagedJob, ShelfEntry } from '@/platform/storage/records';
 import { download, fileStem } from '@/platform/files';
 import { sewnPicture } from '@/session/derived/sewnPictures';
 import { Button, SignButton } from '../components/Button';
@@ -14,18 +14,38 @@ import { placeHref } from '../places';
 import { counted } from '@/core/units/count';
 
 interface Props {
-  kept: KeptJob;
+  entry: Extract<ShelfEntry, { head: unknown }>;
   onDuplicate(): void;
   onRemove(): void;
 }
 
-/** The stored picture, or one sewn now for a job that was never opened. */
-function usePicture({ job, stamp }: KeptJob) {
+/** A card this far below what is seen gets its picture, px. */
+const AHEAD_PX = 300;
+
+/** Whether an element has come into view, or nearly; once it has, it stays so. */
+function useSeen(): [boolean, (element: Element | null) => void] {
+  const [seen, setSeen] = useState(false);
+  const observer = useRef<IntersectionObserver | null>(null);
+  const watch = useCallback((element: Element | null) => {
+    observer.current?.disconnect();
+    if (!element) return;
+    const look = new IntersectionObserver((entries) => entries.some((e) => e.isIntersecting) && setSeen(true), {
+      rootMargin: `${AHEAD_PX}px`,
+    });
+    observer.current = look;
+    look.observe(element);
+  }, []);
+  return [seen, watch];
+}
+
+/** The stored picture of a card that is seen, or one sewn now for a job that was never opened. */
+function usePicture({ id, stamp: { mark } }: Props['entry'], seen: boolean) {
   const [made, setMade] = useState<{ url: string; figures: PlanFigures } | null>(null);
   useEffect(() => {
+    if (!seen) return;
     const gone = new AbortController();
     let url: string | null = null;
-    void sewnPicture(job, stamp.mark, gone.signal).then((shown) => {
+    void sewnPicture(id, mark, gone.signal).then((shown) => {
       if (!shown || gone.signal.aborted) return;
       url = URL.createObjectURL(shown.picture);
       setMade({ url, figures: shown.figures });
@@ -34,25 +54,29 @@ function usePicture({ job, stamp }: KeptJob) {
       gone.abort();
       if (url) URL.revokeObjectURL(url);
     };
-  }, [job, stamp.mark]);
+  }, [id, mark, seen]);
   return made;
 }
 
-export function JobCard({ kept, onDuplicate, onRemove }: Props) {
-  const { job } = kept;
-  const made = usePicture(kept);
+export function JobCard({ entry, onDuplicate, onRemove }: Props) {
+  const { id, head } = entry;
+  const [seen, watch] = useSeen();
+  const made = usePicture(entry, seen);
   const figures = made?.figures;
-  const { hoop } = job.brief;
+  const { hoop } = head.brief;
   return (
-    <li className="group relative flex h-[318px] flex-col overflow-hidden rounded-md border border-hairline bg-panel hover:border-ink">
-      <Link href={placeHref(job.id, 'bench')} className="flex min-h-0 flex-1 flex-col" aria-label={`Open ${job.name}`}>
-        <div className="h-[204px] border-b border-hairline" style={{ backgroundColor: clothColour(job) }}>
+    <li
+      ref={watch}
+      className="group relative flex h-[318px] flex-col overflow-hidden rounded-md border border-hairline bg-panel hover:border-ink"
+    >
+      <Link href={placeHref(id, 'bench')} className="flex min-h-0 flex-1 flex-col" aria-label={`Open ${head.name}`}>
+        <div className="h-[204px] border-b border-hairline" style={{ backgroundColor: clothColour(head) }}>
           {made && <img src={made.url} alt="" className="h-full w-full object-contain" />}
         </div>
         <div className="flex flex-1 flex-col gap-1 p-3">
-          <h3 className="truncate text-lg font-semibold">{job.name}</h3>
+          <h3 className="truncate text-lg font-semibold">{head.name}</h3>
           <p className="truncate text-quiet">
-            {recipeOf(job.brief.cloth).name} · {hoop.width} × {hoop.height} hoop
+            {recipeOf(head.brief.cloth).name} · {hoop.width} × {hoop.height} hoop
           </p>
           <p className="figures mt-auto text-xs">
             {figures
@@ -63,17 +87,17 @@ export function JobCard({ kept, onDuplicate, onRemove }: Props) {
       </Link>
       <div className="absolute right-2 bottom-2 flex rounded-md bg-panel opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
         <Link
-          href={`/compare?right=${encodeURIComponent(`now ${job.id}`)}`}
-          aria-label={`Compare ${job.name}`}
-          title={`Compare ${job.name} with another`}
+          href={`/compare?right=${encodeURIComponent(`now ${id}`)}`}
+          aria-label={`Compare ${head.name}`}
+          title={`Compare ${head.name} with another`}
           className="grid h-8 w-8 place-items-center rounded-md hover:bg-tape-soft"
         >
           <Columns2 size={15} />
         </Link>
-        <SignButton name={`Duplicate ${job.name}`} onClick={onDuplicate}>
+        <SignButton name={`Duplicate ${head.name}`} onClick={onDuplicate}>
           <Copy size={15} />
         </SignButton>
-        <Remove name={job.name} onRemove={onRemove} />
+        <Remove name={head.name} onRemove={onRemove} />
       </div>
     </li>
   );

@@ -2,23 +2,21 @@
 import { FilePlus2, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { toast } from 'sonner';
-import { keptJobs, removeKept, type Kept } from '@/platform/storage/records';
+import { removeKept, type ShelfEntry } from '@/platform/storage/records';
 import { removeVersions } from '@/platform/storage/versions';
-import { onNews, tellTabs } from '@/platform/tabs';
+import { tellTabs } from '@/platform/tabs';
 import { counted } from '@/core/units/count';
 import { Button } from '../components/Button';
 import { Mark } from '../components/Mark';
 import { placeHref } from '../places';
-import { layOutDemos } from './demo';
-import { onStorageHealth } from '@/platform/storage/health';
 import { DamagedCard, JobCard } from './JobCard';
-import { engine } from '@/workers/client';
 import { askToPersist } from '@/platform/persist';
 import { duplicateJob, NotKept, takeIn } from './newJob';
 import { SaveShelf, ShelfNotices } from './ShelfNotices';
+import { useShelf } from './useShelf';
 
 interface Reading {
   name: string;
@@ -26,7 +24,7 @@ interface Reading {
   cancel(): void;
 }
 
-const nameOf = (entry: Kept): string => ('kept' in entry ? entry.kept.job.name : entry.id);
+const nameOf = (entry: ShelfEntry): string => ('head' in entry ? entry.head.name : entry.id);
 
 async function removeJob(id: string): Promise<void> {
   await removeKept(id);
@@ -41,48 +39,13 @@ const shelfWords = ({ put, known, damaged }: { put: number; known: number; damag
     ...(damaged > 0 ? [`${counted(damaged, 'damaged one')} left out`] : []),
   ].join(', ') + '.';
 
-/** Another tab that edits saves several times a second. */
-const REFRESH_AFTER_MS = 600;
-
 /** All jobs of this browser, and the way in for new ones. */
 export function Shelf() {
   const router = useRouter();
-  const [jobs, setJobs] = useState<Kept[] | null>(null);
+  const { entries, refresh } = useShelf();
   const [busy, setBusy] = useState<Reading | null>(null);
   const [wanted, setWanted] = useState('');
   const [notKept, setNotKept] = useState<NotKept | null>(null);
-  const refresh = useCallback(async () => setJobs(await keptJobs()), []);
-  const started = useRef(false);
-
-  useEffect(() => {
-    if (started.current) return;
-    started.current = true;
-    engine.warm();
-    void refresh()
-      .then(() => layOutDemos(refresh))
-      .catch((error: unknown) => toast.error(`The demo jobs could not be laid out: ${(error as Error).message}`))
-      .then(refresh)
-      .catch(() => {
-        setJobs([]);
-        toast.error('The shelf could not be read. Work can still be taken away as a bundle.');
-      });
-  }, [refresh]);
-  // What other tabs save or remove is seen here at once, and what a late database holds.
-  useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | null = null;
-    const soon = (): void => {
-      timer ??= setTimeout(() => {
-        timer = null;
-        refresh().catch(() => undefined);
-      }, REFRESH_AFTER_MS);
-    };
-    const stops = [onNews(({ kind }) => (kind === 'saved' || kind === 'removed') && soon()), onStorageHealth(soon)];
-    return () => {
-      if (timer) clearTimeout(timer);
-      for (const stop of stops) stop();
-    };
-  }, [refresh]);
-
   const guarded = useCallback(
     async (work: () => Promise<unknown>) => {
       try {
@@ -123,7 +86,10 @@ export function Shelf() {
     multiple: false,
   });
 
-  const shown = useMemo(() => (jobs ?? []).filter((s) => nameOf(s).toLowerCase().includes(wanted.trim().toLowerCase())), [jobs, wanted]);
+  const shown = useMemo(
+    () => (entries ?? []).filter((s) => nameOf(s).toLowerCase().includes(wanted.trim().toLowerCase())),
+    [entries, wanted],
+  );
 
   return (
     <div {...getRootProps()} className="flex min-h-screen flex-col">
@@ -146,7 +112,7 @@ export function Shelf() {
           />
         </label>
       </header>
-      <ShelfNotices jobs={jobs} notKept={notKept} onDismiss={() => setNotKept(null)} />
+      <ShelfNotices entries={entries} notKept={notKept} onDismiss={() => setNotKept(null)} />
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
         <div className="mb-5 flex items-baseline justify-between">
           <h2 className="text-xl font-semibold">Shelf</h2>
@@ -179,10 +145,10 @@ export function Shelf() {
             )}
           </li>
           {shown.map((entry) =>
-            'kept' in entry ? (
+            'head' in entry ? (
               <JobCard
                 key={entry.id}
-                kept={entry.kept}
+                entry={entry}
                 onDuplicate={() => void guarded(() => duplicateJob(entry.id))}
                 onRemove={() => void guarded(() => removeJob(entry.id))}
               />
@@ -191,12 +157,12 @@ export function Shelf() {
             ),
           )}
         </ul>
-        {jobs === null && (
+        {entries === null && (
           <p role="status" className="mt-6 text-quiet">
             Laying out the jobs …
           </p>
         )}
-        {jobs !== null && jobs.length > 0 && shown.length === 0 && <p className="mt-6 text-quiet">No job is called that.</p>}
+        {entries !== null && entries.length > 0 && shown.length === 0 && <p className="mt-6 text-quiet">No job is called that.</p>}
       </main>
     </div>
   );

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { download, fileStem } from '@/platform/files';
-import type { Kept } from '@/platform/storage/records';
+import type { ShelfEntry } from '@/platform/storage/records';
 import { backupDue, shelfSaved, wholeShelf } from '@/session/shop/shelfFile';
 import { engine } from '@/workers/client';
 import { Button } from '../components/Button';
@@ -29,13 +29,13 @@ export function SaveShelf() {
 }
 
 interface Props {
-  jobs: readonly Kept[] | null;
+  entries: readonly ShelfEntry[] | null;
   notKept: NotKept | null;
   onDismiss(): void;
 }
 
 /** What stands between the shelf's work and its loss. */
-export function ShelfNotices({ jobs, notKept, onDismiss }: Props) {
+export function ShelfNotices({ entries, notKept, onDismiss }: Props) {
   const save = (
     <Button dense onClick={() => void saveShelf()}>
       Save the whole shelf to a file
@@ -45,7 +45,7 @@ export function ShelfNotices({ jobs, notKept, onDismiss }: Props) {
     <>
       <StorageBanner>{save}</StorageBanner>
       {notKept && <NotKeptBar notKept={notKept} onDismiss={onDismiss} />}
-      <Reminder jobs={jobs}>{save}</Reminder>
+      <Reminder entries={entries}>{save}</Reminder>
     </>
   );
 }
@@ -75,12 +75,12 @@ function NotKeptBar({ notKept: { job, artwork, message }, onDismiss }: { notKept
   );
 }
 
-function Reminder({ jobs, children }: { jobs: readonly Kept[] | null; children: React.ReactNode }) {
+function Reminder({ entries, children }: { entries: readonly ShelfEntry[] | null; children: React.ReactNode }) {
   const [due, setDue] = useState(false);
   useEffect(() => {
-    const latest = Math.max(0, ...(jobs ?? []).map((j) => ('kept' in j ? j.kept.updated : 0)));
-    if (jobs) void backupDue(latest).then(setDue);
-  }, [jobs]);
+    const latest = Math.max(0, ...(entries ?? []).map((j) => ('head' in j ? j.updated : 0)));
+    if (entries) void backupDue(latest).then(setDue);
+  }, [entries]);
   if (!due) return null;
   return (
     <div role="status" data-testid="backup-due" className="flex flex-wrap items-center gap-3 bg-tape-soft px-4 py-2">

@@ -1,7 +1,7 @@
 import type { Area, Point } from '../../geometry/point';
+import { putEdge, RowCrossings, TooManyCrossings, type UpwardEdges } from '../../geometry/rowCrossings';
 import { InputError } from '../../document/errors';
 import { cos, PI, sin } from '../../units/trig';
-import { stayWarm } from '../../units/warm';
 
 /** A frame turned so that rows run along u and are stacked along v. Angle as people say it: counter-clockwise on screen. */
 export interface RowFrame {
@@ -42,7 +42,6 @@ export const heightOf = (mesh: { spacing: number }, row: number): number => row 
 
 /** Stretches shorter than this are noise of the outline, mm. */
 const SHORTEST_STRETCH_MM = 0.08;
-const MOST_CROSSINGS = 4_000_000;
 
 /**
  * Cuts an area (even-odd) into rows of one lattice through the design's origin, so that pieces with
@@ -51,69 +50,24 @@ const MOST_CROSSINGS = 4_000_000;
  */
 export function scanRows(area: Area, angleDeg: number, spacing: number): RowMesh {
   const frame = rowFrame(angleDeg);
-  const crossings = stayWarm(new Crossings(area, frame, spacing));
-  return collect(frame, spacing, crossings);
-}
-
-/** Where the edges of an area cross the rows of a lattice, row by row in columns of numbers. */
-class Crossings {
-  readonly firstRow: number;
-  /** First crossing of each row, and of the one after the last. */
-  readonly from: Int32Array;
-  /** Where along the row, in order. */
-  readonly at: Float64Array;
-
-  constructor(area: Area, frame: RowFrame, spacing: number) {
-    const edges = edgesIn(frame, area);
-    let [low, high] = [Infinity, -Infinity];
-    for (let e = 0; e < edges.length; e += 4) {
-      low = Math.min(low, edges[e + 1]!);
-      high = Math.max(high, edges[e + 3]!);
-    }
-    const rowAt = (v: number): number => Math.ceil((v - LATTICE_PHASE_MM) / spacing);
-    this.firstRow = low <= high ? rowAt(low) : 0;
-    const rows = low <= high ? rowAt(high) - this.firstRow + 1 : 0;
-    if (rows > MOST_CROSSINGS) tooManyRows();
-    const counts = new Int32Array(rows + 1);
-    this.each(edges, spacing, (row) => counts[row + 1]!++);
-    for (let k = 1; k <= rows; k++) counts[k]! += counts[k - 1]!;
-    if (counts[rows]! > MOST_CROSSINGS) tooManyRows();
-    this.from = counts;
-    this.at = new Float64Array(counts[rows]!);
-    const next = counts.slice();
-    this.each(edges, spacing, (row, u) => (this.at[next[row]!++] = u));
-    for (let k = 0; k < rows; k++) sortBetween(this.at, counts[k]!, counts[k + 1]!);
-  }
-
-  private each(edges: Float64Array, spacing: number, visit: (row: number, u: number) => void): void {
-    let n = 0;
-    for (let e = 0; e < edges.length; e += 4) {
-      const [u0, v0, u1, v1] = [edges[e]!, edges[e + 1]!, edges[e + 2]!, edges[e + 3]!];
-      const slope = v1 > v0 ? (u1 - u0) / (v1 - v0) : 0;
-      for (let k = Math.ceil((v0 - LATTICE_PHASE_MM) / spacing); k * spacing + LATTICE_PHASE_MM < v1; k++) {
-        visit(k - this.firstRow, u0 + (k * spacing + LATTICE_PHASE_MM - v0) * slope);
-        if (++n > MOST_CROSSINGS) tooManyRows();
-      }
-    }
+  try {
+    return collect(frame, spacing, new RowCrossings(edgesIn(frame, area), { spacing, phase: LATTICE_PHASE_MM }));
+  } catch (error) {
+    if (error instanceof TooManyCrossings) throw new InputError('too-complex', TOO_MANY_ROWS);
+    throw error;
   }
 }
 
-function tooManyRows(): never {
-  throw new InputError('too-complex', 'This area has more rows than any hoop can hold; make it smaller or its rows wider apart.');
-}
+const TOO_MANY_ROWS = 'This area has more rows than any hoop can hold; make it smaller or its rows wider apart.';
 
-/** The edges of an area in a turned frame, each upwards: u, v of its lower end, u, v of its upper one. */
-function edgesIn(frame: RowFrame, area: Area): Float64Array {
+function edgesIn(frame: RowFrame, area: Area): UpwardEdges {
   const edges = new Float64Array(4 * area.reduce((n, ring) => n + ring.length, 0));
   let e = 0;
   for (const ring of area) {
     let [pu, pv] = [toU(frame, ring[ring.length - 1]!), toV(frame, ring[ring.length - 1]!)];
     for (const p of ring) {
       const [u, v] = [toU(frame, p), toV(frame, p)];
-      edges[e] = pv < v ? pu : u;
-      edges[e + 1] = pv < v ? pv : v;
-      edges[e + 2] = pv < v ? u : pu;
-      edges[e + 3] = pv < v ? v : pv;
+      putEdge(edges, e, pu, pv, u, v);
       e += 4;
       [pu, pv] = [u, v];
     }
@@ -121,23 +75,7 @@ function edgesIn(frame: RowFrame, area: Area): Float64Array {
   return edges;
 }
 
-const FEW = 12;
-
-/** Sorts a few numbers within a column where they stand. */
-function sortBetween(all: Float64Array, from: number, to: number): void {
-  if (to - from > FEW) {
-    all.subarray(from, to).sort();
-    return;
-  }
-  for (let i = from + 1; i < to; i++) {
-    const value = all[i]!;
-    let k = i;
-    for (; k > from && all[k - 1]! > value; k--) all[k] = all[k - 1]!;
-    all[k] = value;
-  }
-}
-
-function collect(frame: RowFrame, spacing: number, { firstRow, from, at }: Crossings): RowMesh {
+function collect(frame: RowFrame, spacing: number, { firstRow, from, at }: RowCrossings): RowMesh {
   const most = at.length >> 1;
   const [row, u0, u1] = [new Int32Array(most), new Float64Array(most), new Float64Array(most)];
   const first = new Map<number, number>();

@@ -22,23 +22,14 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Piece } from '@/core/document/types';
 import type { Alignment } from '@/core/editing/arrange';
-import {
-  align,
-  borderOf,
-  distribute,
-  group,
-  joinChosen,
-  offsetChosen,
-  simplifyChosen,
-  toggleLock,
-  ungroup,
-} from '@/session/edit/shapeCommands';
+import { align, borderOf, distribute, offsetChosen } from '@/session/edit/shapeCommands';
 import { edge, useEdge } from '../tools/edge';
 import { useTool } from '../tools/inHand';
 import { select } from '@/session/view/viewStore';
 import { SignButton } from '../../components/Button';
 import { NumberField } from '../../components/NumberField';
-import { toggleHidden } from '../tools/benchKeys';
+import { CommandSign } from '../../commands/CommandButton';
+import { FEWEST_NODES, GROUP, JOIN, TOGGLE_HIDDEN, TOGGLE_LOCK, UNGROUP } from '../tools/benchKeys';
 
 const ALIGN: readonly [Alignment, string, typeof Group][] = [
   ['left', 'Left edges in line', AlignStartVertical],
@@ -82,17 +73,12 @@ export function ShapeTools({ pieces }: { pieces: readonly Piece[] }) {
         >
           <Minus size={15} />
         </SignButton>
-        <SignButton className={SMALL} name="Join what is chosen (J)" disabled={pieces.length < 2} onClick={() => say(joinChosen(ids))}>
+        <CommandSign className={SMALL} command={JOIN} disabled={pieces.length < 2}>
           <Combine size={15} />
-        </SignButton>
-        <SignButton
-          className={SMALL}
-          name="Fewest nodes that hold the shape (S)"
-          disabled={!hasArea}
-          onClick={() => say(simplifyChosen(ids, 0.05))}
-        >
+        </CommandSign>
+        <CommandSign className={SMALL} command={FEWEST_NODES} disabled={!hasArea}>
           <Waypoints size={15} />
-        </SignButton>
+        </CommandSign>
         <SignButton
           className={SMALL}
           name="Satin border along the outline"
@@ -132,18 +118,18 @@ export function ShapeTools({ pieces }: { pieces: readonly Piece[] }) {
         </SignButton>
       </div>
       <div className="mt-1 flex items-center gap-0.5" role="group" aria-label="Keep">
-        <SignButton className={SMALL} name="Group (F)" disabled={pieces.length < 2} onClick={() => group(ids)}>
+        <CommandSign className={SMALL} command={GROUP} name="Group" disabled={pieces.length < 2}>
           <Group size={15} />
-        </SignButton>
-        <SignButton className={SMALL} name="Ungroup (Ctrl+F)" disabled={!grouped} onClick={() => ungroup(ids)}>
+        </CommandSign>
+        <CommandSign className={SMALL} command={UNGROUP} disabled={!grouped}>
           <Ungroup size={15} />
-        </SignButton>
-        <SignButton className={SMALL} name={locked ? 'Unlock (O)' : 'Lock (O)'} pressed={locked} onClick={() => toggleLock(ids)}>
+        </CommandSign>
+        <CommandSign className={SMALL} command={TOGGLE_LOCK} name={locked ? 'Unlock' : 'Lock'} pressed={locked}>
           <Lock size={15} />
-        </SignButton>
-        <SignButton className={SMALL} name="Hide (Z)" onClick={toggleHidden}>
+        </CommandSign>
+        <CommandSign className={SMALL} command={TOGGLE_HIDDEN} name="Hide">
           <EyeOff size={15} />
-        </SignButton>
+        </CommandSign>
       </div>
     </details>
   );

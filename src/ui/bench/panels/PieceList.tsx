@@ -4,11 +4,10 @@ import { Lock } from 'lucide-react';
 import type { Job } from '@/core/document/types';
 import { PIECE_KINDS } from '@/core/document/kinds';
 import { usePlan } from '@/session/derived/planStore';
-import { Button } from '../../components/Button';
+import { CommandButton } from '../../commands/CommandButton';
 import { Swatch } from '../../components/Swatch';
-import { openRoute } from '@/session/derived/routeStore';
 import { selectAll, toggleSelected, useView } from '@/session/view/viewStore';
-import { toggleHidden } from '../tools/benchKeys';
+import { TOGGLE_HIDDEN, TOGGLE_OVERLAPS, TOGGLE_PATH } from '../tools/benchKeys';
 import { withGroups } from '../tools/pick';
 import { useRested } from '../useRested';
 
@@ -31,21 +30,14 @@ export function PieceList({ job }: { job: Job }) {
       <div className="flex items-center gap-2 px-4 pt-4 pb-2">
         <h2 className="flex-1 text-lg font-semibold">Sewing order</h2>
         {hidden > 0 && (
-          <Button dense onClick={toggleHidden}>
+          <CommandButton command={TOGGLE_HIDDEN} name="Show everything">
             Show {hidden} hidden
-          </Button>
+          </CommandButton>
         )}
-        <Button dense onClick={openRoute} title="A better order, and why the thread is cut (Ctrl+Enter)">
-          Path
-        </Button>
-        <Button
-          dense
-          look={showMeetings ? 'primary' : 'plain'}
-          aria-pressed={showMeetings}
-          onClick={() => useView.setState({ showMeetings: !showMeetings })}
-        >
+        <CommandButton command={TOGGLE_PATH}>Path</CommandButton>
+        <CommandButton command={TOGGLE_OVERLAPS} pressed={showMeetings}>
           Overlaps
-        </Button>
+        </CommandButton>
       </div>
       <ol>
         {job.pieces.map((p, i) => {

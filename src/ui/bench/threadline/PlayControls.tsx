@@ -6,9 +6,10 @@ import { formatClock } from '@/core/units/length';
 import { useJob } from '@/session/job/jobStore';
 import { usePlan } from '@/session/derived/planStore';
 import { SPEEDS, useView } from '@/session/view/viewStore';
-import { SignButton } from '../../components/Button';
+import { CommandSign } from '../../commands/CommandButton';
 import { Tick } from '../../components/Tick';
-import { seek, stepBy, togglePlay } from './player';
+import { ALL_SEWN, STITCH_BACK, STITCH_ON, TO_FIRST_STITCH } from '../tools/benchKeys';
+import { togglePlay } from './player';
 import { timelineOf } from '@/core/plan/timeline';
 import { useRested } from '../useRested';
 
@@ -30,28 +31,28 @@ export function PlayControls() {
   return (
     <div className="flex w-[176px] shrink-0 flex-col gap-1.5 border-r border-hairline p-2">
       <div className="flex items-center justify-between">
-        <SignButton name="To the first stitch" disabled={off} onClick={() => seek(0)}>
+        <CommandSign command={TO_FIRST_STITCH} disabled={off}>
           <SkipBack size={16} />
-        </SignButton>
-        <SignButton name="One stitch back (,)" disabled={off} onClick={() => stepBy(-1)}>
+        </CommandSign>
+        <CommandSign command={STITCH_BACK} disabled={off}>
           <ChevronLeft size={17} />
-        </SignButton>
+        </CommandSign>
         <button
           type="button"
           disabled={off}
           aria-label={playing ? 'Stop sewing (Space)' : 'Sew (Space)'}
           title={playing ? 'Stop sewing (Space)' : 'Sew (Space)'}
-          onClick={() => (playhead === null && !playing ? (seek(0), togglePlay()) : togglePlay())}
+          onClick={togglePlay}
           className="grid h-9 w-9 place-items-center rounded-full border border-ink bg-tape hover:bg-[#ffd34d] disabled:opacity-40"
         >
           {playing ? <Pause size={17} /> : <Play size={17} className="translate-x-px" />}
         </button>
-        <SignButton name="One stitch on (.)" disabled={off} onClick={() => stepBy(1)}>
+        <CommandSign command={STITCH_ON} disabled={off}>
           <ChevronRight size={17} />
-        </SignButton>
-        <SignButton name="All sewn" disabled={off} onClick={() => useView.setState({ playhead: null, playing: false })}>
+        </CommandSign>
+        <CommandSign command={ALL_SEWN} disabled={off}>
           <SkipForward size={16} />
-        </SignButton>
+        </CommandSign>
       </div>
       <div role="group" aria-label="Stitches per second" className="grid grid-cols-5 overflow-hidden rounded-md border border-edge">
         {SPEEDS.map((s) => (

@@ -15,7 +15,7 @@ import { keyCommand } from '../../commands/keys';
 import { removeSaying } from '../card/removeSaying';
 import { giveUp, takeTool } from './inHand';
 import { toolInHand, TOOLS } from './registry';
-import { playFrom, stepBy, togglePlay } from '../threadline/player';
+import { seek, stepBy, togglePlay } from '../threadline/player';
 
 function withSelected(run: (id: string, index: number) => void): () => void {
   return () => {
@@ -59,7 +59,7 @@ const NUDGES: readonly [string, string, number, number][] = [
 
 const say = (refusal: string | null): void => void (refusal && toast.error(refusal));
 
-export function toggleHidden(): void {
+function toggleHidden(): void {
   hideChosen();
   void hideInPictures();
 }
@@ -75,13 +75,39 @@ const needsSeveral = (): string | null => (chosenIds().length > 1 ? null : 'Choo
 const needsDrawing = (): string | null => (toolInHand().press ? null : 'Nothing is being drawn.');
 const needsCopy = (): string | null => (hasCopy() ? null : 'Nothing was copied yet.');
 
+/** Commands that have a button as well as a key. */
+export const STITCH_ON = keyCommand('One stitch on', '.', () => stepBy(1));
+export const STITCH_BACK = keyCommand('One stitch back', ',', () => stepBy(-1));
+export const TO_FIRST_STITCH = keyCommand('To the first stitch', 'Home', () => seek(0));
+export const ALL_SEWN = keyCommand('All sewn', 'End', () => useView.setState({ playhead: null, playing: false }));
+export const TOGGLE_PATH = keyCommand('The path: a better order, and why the thread is cut', 'Ctrl+Enter', () =>
+  useRoute.getState().open ? closeRoute() : openRoute(),
+);
+const REMOVE_CHOSEN = keyCommand('Remove what is chosen', 'Delete', removeChosen, needsChosen);
+const CHOOSE_NOTHING = keyCommand('Give up what is being drawn, put the tool away, choose nothing', 'Escape', () => {
+  const { gesture } = useView.getState();
+  if (gesture) {
+    useJob.getState().rollBack(gesture);
+    useView.setState({ gesture: null });
+  } else if (!giveUp()) select(null);
+});
+export const TOGGLE_OVERLAPS = keyCommand('Overlaps of neighbours on or off', ';', () =>
+  useView.setState((s) => ({ showMeetings: !s.showMeetings })),
+);
+export const TOGGLE_HIDDEN = keyCommand('Hide what is chosen, or show everything', 'Z', toggleHidden);
+export const JOIN = keyCommand('Join what is chosen', 'J', () => say(joinChosen(chosenIds())), needsSeveral);
+export const FEWEST_NODES = keyCommand('Fewest nodes that hold the shape', 'S', () => say(simplifyChosen(chosenIds(), 0.05)), needsChosen);
+export const GROUP = keyCommand('Group what is chosen', 'F', () => group(chosenIds()), needsSeveral);
+export const UNGROUP = keyCommand('Ungroup', 'Ctrl+F', () => ungroup(chosenIds()), needsChosen);
+export const TOGGLE_LOCK = keyCommand('Lock or unlock what is chosen', 'O', () => toggleLock(chosenIds()), needsChosen);
+
 /** Keys of the Bench, as the help sheet lists them. */
 export const BENCH_KEYS = [
   keyCommand('Sew, or stop sewing', 'Space', togglePlay),
-  keyCommand('One stitch on', '.', () => stepBy(1)),
-  keyCommand('One stitch back', ',', () => stepBy(-1)),
-  keyCommand('From the first stitch', 'Home', () => playFrom(0)),
-  keyCommand('All sewn', 'End', () => useView.setState({ playhead: null, playing: false })),
+  STITCH_ON,
+  STITCH_BACK,
+  TO_FIRST_STITCH,
+  ALL_SEWN,
   keyCommand('Next piece in the sewing order', 'N', () => selectNeighbour(1)),
   keyCommand('Piece before', 'B', () => selectNeighbour(-1)),
   keyCommand(
@@ -109,18 +135,10 @@ export const BENCH_KEYS = [
     needsChosen,
   ),
   keyCommand('Sew what is chosen one after the other, in the order chosen', '\\', () => sewInSequence(chosenIds()), needsSeveral),
-  keyCommand('The path: a better order, and why the thread is cut', 'Ctrl+Enter', () =>
-    useRoute.getState().open ? closeRoute() : openRoute(),
-  ),
+  TOGGLE_PATH,
   keyCommand('The proof: what will go wrong', '!', () => useProof.setState((s) => ({ open: !s.open }))),
-  keyCommand('Remove what is chosen', 'Delete', removeChosen, needsChosen),
-  keyCommand('Give up what is being drawn, put the tool away, choose nothing', 'Escape', () => {
-    const { gesture } = useView.getState();
-    if (gesture) {
-      useJob.getState().rollBack(gesture);
-      useView.setState({ gesture: null });
-    } else if (!giveUp()) select(null);
-  }),
+  REMOVE_CHOSEN,
+  CHOOSE_NOTHING,
   ...TOOLS.map((tool) => keyCommand(tool.word, tool.key, () => takeTool(tool))),
   keyCommand('Line done', 'Enter', () => void toolInHand().press?.('Enter'), needsDrawing),
   keyCommand(
@@ -158,13 +176,13 @@ export const BENCH_KEYS = [
     () => selectAll(copyPieces(chosenIds(), 'Mirror', [mirroredAbout('vertical', 0)])),
     needsChosen,
   ),
-  keyCommand('Join what is chosen', 'J', () => say(joinChosen(chosenIds())), needsSeveral),
-  keyCommand('Fewest nodes that hold the shape', 'S', () => say(simplifyChosen(chosenIds(), 0.05)), needsChosen),
-  keyCommand('Group what is chosen', 'F', () => group(chosenIds()), needsSeveral),
-  keyCommand('Ungroup', 'Ctrl+F', () => ungroup(chosenIds()), needsChosen),
-  keyCommand('Lock or unlock what is chosen', 'O', () => toggleLock(chosenIds()), needsChosen),
-  keyCommand('Hide what is chosen, or show everything', 'Z', toggleHidden),
-  keyCommand('Overlaps of neighbours on or off', ';', () => useView.setState((s) => ({ showMeetings: !s.showMeetings }))),
+  JOIN,
+  FEWEST_NODES,
+  GROUP,
+  UNGROUP,
+  TOGGLE_LOCK,
+  TOGGLE_HIDDEN,
+  TOGGLE_OVERLAPS,
   keyCommand('Choose all of this thread', 'Y', () => selectLike((a, b) => a.thread === b.thread), needsChosen),
   keyCommand('Choose all of this kind', 'U', () => selectLike((a, b) => a.kind === b.kind), needsChosen),
   keyCommand('Choose all', 'Ctrl+A', () => selectAll((useJob.getState().job?.pieces ?? []).map((p) => p.id))),
