@@ -81,7 +81,7 @@ test('art measures the drawing at that size, lists what it cannot sew, and makes
 test('the totals agree with the headless plan of the same drawing', async () => {
   const report = join(mkdtempSync(join(tmpdir(), 'cobble-')), 'r.json');
   const out = report.replace('.json', '.csv');
-  execFileSync('node', ['.cache/cli/cobble.mjs', 'plan', LANTERN, '--width', '63.5', '--cloth', 'twill', '--out', out, '--report', report]);
+  execFileSync('bin/cobble', ['plan', LANTERN, '--width', '63.5', '--cloth', 'twill', '--out', out, '--report', report]);
   const figures = JSON.parse(readFileSync(report, 'utf8'));
   assert.equal(await h.total('stitches'), figures.stitches.toLocaleString('en'));
   assert.equal(await h.total('trims'), String(figures.trims));
@@ -157,7 +157,7 @@ test('every file leaves, and the bundle comes back as the same job with the same
   assert.match(readFileSync(await takeAway('gcode'), 'utf8'), /G21/);
   const bundle = await takeAway('cobble');
   const out = bundle.replace('.cobble', '-again.csv');
-  execFileSync('node', ['.cache/cli/cobble.mjs', 'plan', bundle, '--out', out]);
+  execFileSync('bin/cobble', ['plan', bundle, '--out', out]);
   assert.equal(readFileSync(out, 'utf8'), csv);
   await driver.get(app.address);
   await h.find('a[aria-label="Open lantern"]');

@@ -1,28 +1,19 @@
 'use client';
 import { FilePlus2, Search } from 'lucide-react';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { toast } from 'sonner';
 import { removeKept, type ShelfEntry } from '@/platform/storage/records';
 import { removeVersions } from '@/platform/storage/versions';
 import { tellTabs } from '@/platform/tabs';
-import { counted } from '@/core/units/count';
 import { Button } from '../components/Button';
 import { Mark } from '../components/Mark';
-import { placeHref } from '../places';
 import { DamagedCard, JobCard } from './JobCard';
-import { askToPersist } from '@/platform/persist';
-import { duplicateJob, NotKept, takeIn } from './newJob';
+import { duplicateJob, NotKept } from './newJob';
 import { SaveShelf, ShelfNotices } from './ShelfNotices';
+import { useIntake, type Reading } from './useIntake';
 import { useShelf } from './useShelf';
-
-interface Reading {
-  name: string;
-  progress: number;
-  cancel(): void;
-}
 
 const nameOf = (entry: ShelfEntry): string => ('head' in entry ? entry.head.name : entry.id);
 
@@ -32,18 +23,9 @@ async function removeJob(id: string): Promise<void> {
   tellTabs('removed', id);
 }
 
-const shelfWords = ({ put, known, damaged }: { put: number; known: number; damaged: number }): string =>
-  [
-    `${counted(put, 'job')} put back`,
-    ...(known > 0 ? [`${known} already here`] : []),
-    ...(damaged > 0 ? [`${counted(damaged, 'damaged one')} left out`] : []),
-  ].join(', ') + '.';
-
 /** All jobs of this browser, and the way in for new ones. */
 export function Shelf() {
-  const router = useRouter();
   const { entries, refresh } = useShelf();
-  const [busy, setBusy] = useState<Reading | null>(null);
   const [wanted, setWanted] = useState('');
   const [notKept, setNotKept] = useState<NotKept | null>(null);
   const guarded = useCallback(
@@ -59,28 +41,9 @@ export function Shelf() {
     [refresh],
   );
 
-  const onDrop = useCallback(
-    async (files: File[]) => {
-      const file = files[0];
-      if (!file || busy) return;
-      const control = new AbortController();
-      const show = (progress: number): void => setBusy({ name: file.name, progress, cancel: () => control.abort() });
-      show(0);
-      let leaving = false;
-      await guarded(async () => {
-        const taken = await takeIn(file, { signal: control.signal, progress: show });
-        void askToPersist();
-        if ('job' in taken) {
-          leaving = true;
-          router.push(placeHref(taken.job.id, /\.(cobble|zip)$/i.test(file.name) ? 'bench' : 'brief'));
-        } else toast.success(shelfWords(taken.shelf), { duration: 15_000 });
-      });
-      if (!leaving) setBusy(null);
-    },
-    [busy, router, guarded],
-  );
+  const { busy, take } = useIntake(guarded);
   const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
-    onDrop: (files) => void onDrop(files),
+    onDrop: take,
     noClick: true,
     noKeyboard: true,
     multiple: false,
@@ -94,24 +57,7 @@ export function Shelf() {
   return (
     <div {...getRootProps()} className="flex min-h-screen flex-col">
       <input {...getInputProps({ 'aria-label': 'Artwork or bundle', accept: '.svg,.cobble,.zip,image/svg+xml' })} />
-      <header className="flex h-12 items-center gap-3 border-b border-hairline bg-panel px-4">
-        <Mark />
-        <h1 className="text-lg font-semibold">Cobble</h1>
-        <p className="hidden text-quiet sm:block">Artwork becomes a sewing plan that works on the first sew-out.</p>
-        <Link href="/library" className="ml-auto rounded-md px-2 py-1 underline decoration-dotted underline-offset-4 hover:bg-tape-soft">
-          Library
-        </Link>
-        <label className="flex h-8 items-center gap-2 rounded-md border border-edge bg-white px-2">
-          <Search size={15} aria-hidden="true" className="text-quiet" />
-          <span className="sr-only">Find a job</span>
-          <input
-            value={wanted}
-            onChange={(e) => setWanted(e.target.value)}
-            placeholder="Find a job"
-            className="w-32 bg-transparent outline-none"
-          />
-        </label>
-      </header>
+      <ShelfHeader wanted={wanted} onWanted={setWanted} />
       <ShelfNotices entries={entries} notKept={notKept} onDismiss={() => setNotKept(null)} />
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
         <div className="mb-5 flex items-baseline justify-between">
@@ -121,29 +67,7 @@ export function Shelf() {
           </p>
         </div>
         <ul className="grid grid-cols-1 gap-5 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-4">
-          <li>
-            <button
-              type="button"
-              onClick={open}
-              disabled={busy !== null}
-              className={`flex h-[318px] w-full flex-col items-center justify-center gap-3 rounded-md border-2 border-dashed px-6 text-center ${isDragActive ? 'border-ink bg-tape-soft' : 'border-edge bg-panel hover:bg-tape-soft'}`}
-            >
-              <FilePlus2 size={30} aria-hidden="true" />
-              <span className="text-lg font-semibold">
-                {busy ? `Reading ${busy.name} … ${Math.round(busy.progress * 100)} %` : 'New job from artwork'}
-              </span>
-              <span className="text-quiet">
-                Drop an SVG drawing anywhere here, or press to choose one. A Cobble bundle opens as the job that it was.
-              </span>
-            </button>
-            {busy && (
-              <div className="-mt-11 flex justify-center">
-                <Button dense onClick={busy.cancel}>
-                  Cancel
-                </Button>
-              </div>
-            )}
-          </li>
+          <NewJobCard busy={busy} over={isDragActive} onOpen={open} />
           {shown.map((entry) =>
             'head' in entry ? (
               <JobCard
@@ -165,5 +89,57 @@ export function Shelf() {
         {entries !== null && entries.length > 0 && shown.length === 0 && <p className="mt-6 text-quiet">No job is called that.</p>}
       </main>
     </div>
+  );
+}
+
+function ShelfHeader({ wanted, onWanted }: { wanted: string; onWanted(wanted: string): void }) {
+  return (
+    <header className="flex h-12 items-center gap-3 border-b border-hairline bg-panel px-4">
+      <Mark />
+      <h1 className="text-lg font-semibold">Cobble</h1>
+      <p className="hidden text-quiet sm:block">Artwork becomes a sewing plan that works on the first sew-out.</p>
+      <Link href="/library" className="ml-auto rounded-md px-2 py-1 underline decoration-dotted underline-offset-4 hover:bg-tape-soft">
+        Library
+      </Link>
+      <label className="flex h-8 items-center gap-2 rounded-md border border-edge bg-white px-2">
+        <Search size={15} aria-hidden="true" className="text-quiet" />
+        <span className="sr-only">Find a job</span>
+        <input
+          value={wanted}
+          onChange={(e) => onWanted(e.target.value)}
+          placeholder="Find a job"
+          className="w-32 bg-transparent outline-none"
+        />
+      </label>
+    </header>
+  );
+}
+
+/** The way in for artwork and bundles, beside dropping them. */
+function NewJobCard({ busy, over, onOpen }: { busy: Reading | null; over: boolean; onOpen(): void }) {
+  return (
+    <li>
+      <button
+        type="button"
+        onClick={onOpen}
+        disabled={busy !== null}
+        className={`flex h-[318px] w-full flex-col items-center justify-center gap-3 rounded-md border-2 border-dashed px-6 text-center ${over ? 'border-ink bg-tape-soft' : 'border-edge bg-panel hover:bg-tape-soft'}`}
+      >
+        <FilePlus2 size={30} aria-hidden="true" />
+        <span className="text-lg font-semibold">
+          {busy ? `Reading ${busy.name} … ${Math.round(busy.progress * 100)} %` : 'New job from artwork'}
+        </span>
+        <span className="text-quiet">
+          Drop an SVG drawing anywhere here, or press to choose one. A Cobble bundle opens as the job that it was.
+        </span>
+      </button>
+      {busy && (
+        <div className="-mt-11 flex justify-center">
+          <Button dense onClick={busy.cancel}>
+            Cancel
+          </Button>
+        </div>
+      )}
+    </li>
   );
 }

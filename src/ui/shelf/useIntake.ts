@@ -1,0 +1,46 @@
+import { useRouter } from 'next/navigation';
+import { useCallback, useState } from 'react';
+import { toast } from 'sonner';
+import { counted } from '@/core/units/count';
+import { askToPersist } from '@/platform/persist';
+import { placeHref } from '../places';
+import { takeIn } from './newJob';
+
+/** A file that is being read. */
+export interface Reading {
+  name: string;
+  progress: number;
+  cancel(): void;
+}
+
+const shelfWords = ({ put, known, damaged }: { put: number; known: number; damaged: number }): string =>
+  [
+    `${counted(put, 'job')} put back`,
+    ...(known > 0 ? [`${known} already here`] : []),
+    ...(damaged > 0 ? [`${counted(damaged, 'damaged one')} left out`] : []),
+  ].join(', ') + '.';
+
+/** Takes in files that are dropped or chosen, one at a time, and goes to the job that a file becomes. */
+export function useIntake(guarded: (work: () => Promise<unknown>) => Promise<void>): { busy: Reading | null; take(files: File[]): void } {
+  const router = useRouter();
+  const [busy, setBusy] = useState<Reading | null>(null);
+  const take = useCallback(
+    async (file: File) => {
+      const control = new AbortController();
+      const show = (progress: number): void => setBusy({ name: file.name, progress, cancel: () => control.abort() });
+      show(0);
+      let leaving = false;
+      await guarded(async () => {
+        const taken = await takeIn(file, { signal: control.signal, progress: show });
+        void askToPersist();
+        if ('job' in taken) {
+          leaving = true;
+          router.push(placeHref(taken.job.id, /\.(cobble|zip)$/i.test(file.name) ? 'bench' : 'brief'));
+        } else toast.success(shelfWords(taken.shelf), { duration: 15_000 });
+      });
+      if (!leaving) setBusy(null);
+    },
+    [router, guarded],
+  );
+  return { busy, take: ([file]) => void (file && !busy && take(file)) };
+}
