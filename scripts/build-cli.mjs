@@ -16,6 +16,8 @@ await build({
   platform: 'node',
   format: 'cjs',
   target: 'node20',
+  // The other build starts threads that are not needed here.
+  alias: { fflate: 'fflate/browser' },
   minify: true,
   logLevel: 'error',
 });
