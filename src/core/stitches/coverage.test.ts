@@ -1,7 +1,7 @@
 import { dataToRings } from '../geometry/path';
 import { coverageOf } from './coverage';
 import { StitchBuffer } from './buffer';
-import { Role } from './roles';
+import { Command, Role } from './roles';
 
 const area = dataToRings('M0,0 h20 v10 h-20 Z');
 /** Level rows from `top` to `bottom` over the whole width. */
@@ -32,4 +32,22 @@ test('thread far outside is spilled, near the edge it is not', () => {
 
 test('an area too small to have an inside is covered', () => {
   expect(coverageOf(dataToRings('M0,0 h0.3 v0.3 h-0.3 Z'), rows(0.4, 0, 0.2, 0.3)).covered).toBe(1);
+});
+
+test('only stitches cover: jumps and what follows them lay no thread', () => {
+  const jumped = rows(0.4);
+  jumped.command.fill(Command.jump);
+  expect(coverageOf(area, jumped).covered).toBe(0);
+  // Every second event a jump: each row begins at one, and no row has two penetrations.
+  const half = rows(0.4);
+  half.command.forEach((_, i) => (half.command[i] = i % 2 === 0 ? Command.jump : Command.stitch));
+  expect(coverageOf(area, half).covered).toBe(0);
+});
+
+test('cells where nothing lies count for nothing', () => {
+  const far = new StitchBuffer();
+  far.push(0, 0, Role.cover);
+  far.push(0, 0, Role.cover, Command.jump);
+  far.push(60, 40, Role.cover, Command.jump);
+  expect(coverageOf(area, far.columns())).toEqual({ covered: 0, spilled: 0 });
 });

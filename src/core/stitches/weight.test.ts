@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { holePeak, layerPeak, weigh, WEIGHT_CELL_MM, type Weight } from './weight';
+import { dataToRings } from '../geometry/path';
+import { histogramOf, holePeak, layerPeak, mostLayers, weigh, WEIGHT_CELL_MM, type Weight } from './weight';
 
 const CELLS = fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 12 * 15, maxLength: 12 * 15 });
 const weightOf = (values: readonly number[]): Weight => ({
@@ -84,4 +85,98 @@ describe('thread laid on cells', () => {
     expect(total(w)).toBe(0);
     expect(holePeak(w, 1).value).toBe(0);
   });
+
+  it('lies where it is sewn: each stitch on the cells of its line, each hole in its own', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.double({ min: -6, max: 9, noNaN: true }), fc.double({ min: 40, max: 52, noNaN: true })), {
+          minLength: 2,
+          maxLength: 8,
+        }),
+        (points) => {
+          const plan = sewn(points);
+          const w = weigh(plan);
+          const cell = (x: number, y: number): number =>
+            Math.floor((y - w.top) / WEIGHT_CELL_MM) * w.columns + Math.floor((x - w.left) / WEIGHT_CELL_MM);
+          const holes = new Uint16Array(w.holes.length);
+          const thread = new Float64Array(w.thread.length);
+          for (let i = 0; i < points.length; i++) {
+            holes[cell(plan.x[i]!, plan.y[i]!)]!++;
+            if (i === 0) continue;
+            const [dx, dy] = [plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!];
+            for (let k = 0; k < 2000; k++)
+              thread[cell(plan.x[i - 1]! + (dx * (k + 0.5)) / 2000, plan.y[i - 1]! + (dy * (k + 0.5)) / 2000)]! +=
+                Math.hypot(dx, dy) / 2000;
+          }
+          expect(w.holes).toEqual(holes);
+          // Laid in steps of up to a cell, a stitch is right to a step at each cell.
+          const astray = w.thread.filter((v, i) => {
+            let around = 0;
+            for (const r of [-1, 0, 1]) for (const c of [-1, 0, 1]) around += thread[i + r * w.columns + c] ?? 0;
+            return v > around + 1e-3;
+          });
+          expect([...astray]).toEqual([]);
+          // The middle of what was laid is the middle of the stitches.
+          const middle = (of: ArrayLike<number>): number[] => {
+            let [sum, mx, my] = [0, 0, 0];
+            for (let i = 0; i < of.length; i++) {
+              sum += of[i]!;
+              mx += of[i]! * ((i % w.columns) + 0.5);
+              my += of[i]! * (Math.floor(i / w.columns) + 0.5);
+            }
+            return sum === 0 ? [0, 0] : [(mx / sum) * WEIGHT_CELL_MM, (my / sum) * WEIGHT_CELL_MM];
+          };
+          const [got, wanted] = [middle(w.thread), middle(thread)];
+          expect(Math.abs(got[0]! - wanted[0]!)).toBeLessThan(0.13);
+          expect(Math.abs(got[1]! - wanted[1]!)).toBeLessThan(0.13);
+        },
+      ),
+      { seed: 14, numRuns: 60, endOnFailure: true },
+    );
+  });
+
+  it('only stitches make the work as wide as it is', () => {
+    const w = weigh(sewn([[0, 0], [1, 0], [1, 0, 2], [90, 90, 1], [1, 1, 1], [2, 1]])); // prettier-ignore
+    expect(w.columns * WEIGHT_CELL_MM).toBeLessThan(3);
+    expect(w.left).toBeCloseTo(-0.25, 9);
+    expect(weigh(sewn([]))).toMatchObject({ left: 0, top: 0, columns: 1, rows: 1 });
+  });
+
+  it('what lies under it counts as the layers that it is as thick as', () => {
+    const corners = sewn([[0, 0], [10, 0], [10, 8], [0, 8]]); // prettier-ignore
+    const area = dataToRings('M2,2 h6 v4 h-6 Z');
+    const [bare, laid] = [weigh(corners), weigh(corners, [{ area, layers: 1.5 }])];
+    const layers = (total(laid) - total(bare)) * 0.4;
+    expect(layers).toBeCloseTo(1.5 * 6 * 4, 0);
+    expect(layerPeak(laid, 9).value).toBeCloseTo(1.5, 2);
+    expect(layerPeak(laid, 9).at.x).toBeGreaterThan(2.9);
+    // What reaches beyond the work is cut off at its edges.
+    const beyond = weigh(corners, [{ area: dataToRings('M-50,-50 h100 v100 h-100 Z'), layers: 1 }]);
+    expect((total(beyond) - total(bare)) * 0.4).toBeCloseTo(beyond.columns * beyond.rows * WEIGHT_CELL_MM ** 2, 1);
+  });
+});
+
+test('the thickest place of nothing is 0, of rows what lies there', () => {
+  expect(mostLayers(weigh({ x: new Float32Array(), y: new Float32Array(), command: new Uint8Array() }))).toBe(0);
+  expect(mostLayers(weightOf(Array.from({ length: 180 }, () => 2)))).toBeCloseTo((64 * 0.25 * 0.4) / 4, 6);
+});
+
+test('a square that is heavier than the limit by a hair counts, one at the limit does not', () => {
+  const one = weightOf([9, ...Array.from({ length: 179 }, () => 0)]);
+  expect(holePeak(one, 9).areaAboveMm2).toBe(0);
+  expect(holePeak(one, 8.9).areaAboveMm2).toBeCloseTo(WEIGHT_CELL_MM ** 2, 9);
+  expect(layerPeak(one, (9 / 8) * 0.1).areaAboveMm2).toBe(0);
+  expect(layerPeak(one, (9 / 8) * 0.1 - 1e-6).areaAboveMm2).toBeCloseTo(WEIGHT_CELL_MM ** 2, 9);
+});
+
+test('the histogram sorts area by half layers; nearly nothing is left out, the most in the last bar', () => {
+  const cell = WEIGHT_CELL_MM ** 2;
+  expect(histogramOf(Float32Array.of(0, 0.49, 0.5, 0.99, 1, 2.2, 2.4))).toEqual({
+    stepLayers: 0.5,
+    areasMm2: [0, 2 * cell, cell, 0, 2 * cell],
+  });
+  const { areasMm2 } = histogramOf(Float32Array.of(8.5, 50));
+  expect(areasMm2).toHaveLength(18);
+  expect(areasMm2[17]).toBeCloseTo(2 * cell, 9);
+  expect(histogramOf(new Float32Array()).areasMm2).toEqual([]);
 });
