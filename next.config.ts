@@ -4,6 +4,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   devIndicators: false,
+  // Tells what this build made from what another did.
+  env: { COBBLE_BUILD: Date.now().toString(36) },
   headers: () =>
     Promise.resolve([
       {

@@ -5,7 +5,7 @@ import { useEffect } from 'react';
 import { download } from '@/platform/files';
 import { allKept, useJob } from '@/session/job/jobStore';
 import { enterJob } from '@/session/job/jobTabs';
-import { requestPlan } from '@/session/derived/planStore';
+import { planOpened, requestPlan } from '@/session/derived/planStore';
 import { engine } from '@/workers/client';
 import { Art } from './art/Art';
 import { Brief } from './brief/Brief';
@@ -56,12 +56,13 @@ export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
 
 /** Plans the open job now and after every change, without waiting for anything to be shown first. @returns how to stop */
 function planning(): () => void {
-  const plan = (): void => {
-    const { job } = useJob.getState();
-    if (job) requestPlan(job);
-  };
-  plan();
-  return useJob.subscribe((now, before) => (now.job === before.job ? undefined : plan()));
+  const { job } = useJob.getState();
+  if (job) void planOpened(job);
+  return useJob.subscribe((now, before) => {
+    if (!now.job || now.job === before.job) return;
+    if (now.job === now.opened) void planOpened(now.job);
+    else requestPlan(now.job);
+  });
 }
 
 /** Going away, hiding or closing the page: what is unsaved is put where it cannot be lost, and closing asks first. */

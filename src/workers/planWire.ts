@@ -1,14 +1,8 @@
 import type { Growing } from '@/core/plan/planner';
-import { applyDelta, memoryOf, memoryOfDelta, planDelta, type PlanDelta, type PlanPart } from '@/core/plan/delta';
+import { applyDelta, memoryOf, memoryOfDelta, planDelta, type PlanPart, type WiredPlan } from '@/core/plan/delta';
 import type { StitchPlan } from '@/core/plan/plan';
 
-/** A plan on its way: its difference from version `base`, or all of it. */
-export interface WiredPlan {
-  version: string;
-  /** Null when it stands alone. */
-  base: string | null;
-  delta: PlanDelta;
-}
+export type { WiredPlan };
 
 /** A plan for somebody who only looks at stitches. */
 export const withoutPieces = (wired: WiredPlan): WiredPlan => ({

@@ -19,6 +19,14 @@ export interface PlanDelta {
   spans: Int32Array<ArrayBuffer>;
 }
 
+/** A plan on its way: its difference from version `base`, or all of it. */
+export interface WiredPlan {
+  version: string;
+  /** Null when it stands alone. */
+  base: string | null;
+  delta: PlanDelta;
+}
+
 /** Some events of a plan that is still being made; its parts come in order. */
 export interface PlanPart {
   /** What the whole plan will be told by. */

@@ -22,6 +22,7 @@ import {
   type Shown,
 } from './records';
 import { headOf } from './heads';
+import { keepPlan, keptPlan, type KeptPlan } from './plans';
 import { freshMark, includes, lineOfMarks, type JobStamp } from './stamp';
 
 const job = (id: string, name = id): Job => ({ ...jobOf([piece('fill', { area: 'M0,0 h10 v10 h-10 Z' })]), id, name });
@@ -242,4 +243,17 @@ test('marks of one line follow one another; others say nothing about each other'
   const next = lineOfMarks();
   const [one, two, other] = [next(), next(), freshMark()];
   expect([includes(two, one), includes(one, one), includes(one, two), includes(other, one)]).toEqual([true, true, false, false]);
+});
+
+test('a plan is of one state only, and goes with its job', async () => {
+  const plan = { mark: 'm:1', plan: { version: 'v', base: null } as KeptPlan['plan'], figures: {} as KeptPlan['figures'], outlines: [] };
+  await keepNewJob(job('a'), {}, 1);
+  await keepPlan('a', plan);
+  expect(await keptPlan('a', 'm:2')).toBeNull();
+  expect(await keptPlan('a', 'm:1')).toMatchObject(plan);
+  const table = disk.table('cobble-plans', 'plans');
+  table.set('a', { ...(table.get('a') as object), build: 'another' });
+  expect(await keptPlan('a', 'm:1')).toBeNull();
+  await removeKept('a');
+  expect(table.size).toBe(0);
 });

@@ -3,6 +3,7 @@ import { parseJob } from '@/core/document/schema';
 import type { Job } from '@/core/document/types';
 import type { PlanFigures } from '@/core/plan/measure';
 import { headOf, readHead, type Head } from './heads';
+import { dropPlan } from './plans';
 import { StorageError } from './storageError';
 import { alone } from './locks';
 import { freshMark, sameStamp, type JobStamp } from './stamp';
@@ -253,6 +254,7 @@ export function removeKept(id: string): Promise<void> {
     await records.remove(id);
     await journals.remove(id);
     await pictures.remove(id);
+    await dropPlan(id);
     if (record && !isEarlier(record)) await artworks.remove(record.artworkKey);
   });
 }

@@ -4,13 +4,14 @@ import type { Job } from '@/core/document/types';
 import { ofEach } from '@/core/geometry/known';
 import { memoryOf, type PlanPart } from '@/core/plan/delta';
 import { explainCuts, type ExplainedCut } from '@/core/plan/explain';
-import type { PlanFigures } from '@/core/plan/measure';
-import { keepPicture } from '@/platform/storage/records';
+import { keptPlan } from '@/platform/storage/plans';
 import { engine, painter } from '@/workers/client';
+import type { Protocol } from '@/workers/protocol/messages';
 import { withoutPieces, type WiredPlan } from '@/workers/planWire';
 import { allKept, keptVersion, useJob } from '../job/jobStore';
 import { NOT_PLANNED, Planning, type Planned, type PlanState } from './planning';
 import { requestProof } from './proofStore';
+import { keepShown } from './sewnPictures';
 import { useView } from '../view/viewStore';
 
 export type { Planned };
@@ -30,6 +31,14 @@ const planning = new Planning(engine, usePlan, {
 
 /** Plans the job unless it is planned already; of several requests while one runs only the last is served. */
 export const requestPlan = (job: Job): void => planning.request(job);
+
+/** Shows the plan that is kept of a job that was just opened, or plans it. */
+export async function planOpened(job: Job): Promise<void> {
+  const stamp = keptVersion();
+  const kept = stamp && allKept() ? await keptPlan(job.id, stamp.mark).catch(() => null) : null;
+  if (useJob.getState().job !== job || (kept && planning.adopt(job, kept))) return;
+  requestPlan(job);
+}
 
 /** Every cut of what is shown, with its reason. */
 export const useCuts = (): readonly ExplainedCut[] => usePlan((s) => (s.planned ? cutsOf(s.planned) : NO_CUTS));
@@ -90,14 +99,14 @@ function queuePicture(job: Job): void {
   pictureTimer = setTimeout(() => {
     void engine
       .call('thumbnail', { job })
-      .then(({ png, figures }) => keepShown(job, png, figures))
+      .then((sewn) => keepSewn(job, sewn))
       .catch(() => undefined);
   }, PICTURE_AFTER_MS);
 }
 
-/** Keeps the picture beside the job, under the mark of the state that it shows; one of a state not saved yet is not kept. */
-async function keepShown(job: Job, picture: Blob, figures: PlanFigures): Promise<void> {
+/** Keeps picture and plan beside the job, under the mark of the state that they show; those of a state not saved yet are not kept. */
+async function keepSewn(job: Job, sewn: Protocol['thumbnail']['out']): Promise<void> {
   const kept = keptVersion();
   if (useJob.getState().job !== job || !allKept() || !kept) return;
-  await keepPicture(job.id, { mark: kept.mark, picture, figures });
+  await keepShown(job.id, kept.mark, sewn);
 }

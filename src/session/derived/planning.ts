@@ -45,6 +45,11 @@ export interface PlanStore {
   setState(next: Partial<PlanState> | ((state: PlanState) => Partial<PlanState>)): void;
 }
 
+/** A plan that stands alone, with what the Bench shows of it. */
+export type Adoptable = Pick<Planned, 'figures' | 'outlines'> & { plan: WiredPlan };
+
+/** What was taken from the store is on the screen by then. */
+const CONFIRM_AFTER_MS = 1500;
 /** Work that is done sooner is not announced. */
 const BUSY_AFTER_MS = 200;
 
@@ -68,6 +73,29 @@ export class Planning {
       this.wanted = job;
       if (!this.running) void this.work();
     }
+  }
+
+  /**
+   * Shows a plan that was made before, and makes it anew when there is time: what makes plans goes on from its own.
+   * @returns whether it was shown; not when a plan of the job is there or on its way
+   */
+  adopt(job: Job, { plan: wired, figures, outlines }: Adoptable): boolean {
+    const { store, audience, received } = this;
+    if (this.running || this.wanted || store.getState().of === job) return false;
+    const plan = received.take(wired);
+    if (!plan) return false;
+    audience?.wired(wired, job);
+    const planned = { job, plan, figures, outlines, milliseconds: 0 };
+    audience?.planned(planned);
+    store.setState((s) => ({ planned, of: job, version: s.version + 1, problem: null }));
+    setTimeout(() => this.confirm(job), CONFIRM_AFTER_MS);
+    return true;
+  }
+
+  private confirm(job: Job): void {
+    if (this.running || this.store.getState().of !== job) return;
+    this.wanted = job;
+    void this.work();
   }
 
   /** The last plan as one that stands alone; null before the first. */

@@ -35,6 +35,8 @@ type Api = Pick<StoreApi<OpenDocument & KeepingState>, 'getState' | 'setState'>;
 export class Keeping implements Watcher {
   private keeper: Keeper | null = null;
   private loading = 0;
+  /** The job that is on its way, so that asking twice is asking once. */
+  private coming: { id: string; done: Promise<void> } | null = null;
 
   constructor(private readonly api: Api) {}
 
@@ -58,7 +60,14 @@ export class Keeping implements Watcher {
   changed: Watcher['changed'] = (patches) => this.keeper?.changed(patches);
   artworkChanged = (): void => this.keeper?.replaced(true);
 
-  async load(id: string): Promise<void> {
+  load(id: string): Promise<void> {
+    if (this.coming?.id === id) return this.coming.done;
+    const mine = { id, done: this.bring(id).finally(() => this.coming === mine && (this.coming = null)) };
+    this.coming = mine;
+    return mine.done;
+  }
+
+  private async bring(id: string): Promise<void> {
     const { job, status, conflict } = this.api.getState();
     const open = job?.id === id && status === 'ready' ? this.keeper : null;
     if (open) {

@@ -1,6 +1,5 @@
 'use client';
 import { Check, CircleAlert, CircleHelp, Columns2, Loader, Redo2, TextSearch, Undo2 } from 'lucide-react';
-import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { renameJob } from '@/session/edit/commands';
 import { useJob, type SavedState } from '@/session/job/jobStore';
@@ -10,6 +9,7 @@ import { Palette } from '../commands/Palette';
 import { useKeys } from '../commands/useKeys';
 import { PLACES, placeHref, type PlaceKey } from '../places';
 import { SignButton } from './Button';
+import { QuietLink } from './QuietLink';
 import { Mark } from './Mark';
 import { TakeAway } from './TakeAway';
 
@@ -36,14 +36,14 @@ export function TopLine({ place }: { place: PlaceKey }) {
   if (!id) return null;
   return (
     <header className="flex h-12 shrink-0 items-center gap-1 border-b border-hairline bg-panel px-2 sm:gap-3 sm:px-3">
-      <Link
+      <QuietLink
         href="/"
         aria-label="Cobble: back to the shelf"
         title="Back to the shelf"
         className="grid h-8 w-8 place-items-center rounded-md hover:bg-tape-soft"
       >
         <Mark />
-      </Link>
+      </QuietLink>
       <JobName key={name} name={name} />
       <Saved />
       <nav aria-label="Places" className="mx-auto flex h-full items-stretch">
@@ -71,14 +71,14 @@ export function TopLine({ place }: { place: PlaceKey }) {
           <TextSearch size={17} />
         </SignButton>
       )}
-      <Link
+      <QuietLink
         href={`/compare?left=${encodeURIComponent(`opened ${id}`)}&right=${encodeURIComponent(`now ${id}`)}`}
         aria-label="Compare with another version or job"
         title="Compare with another version or job"
         className="grid h-8 w-8 shrink-0 place-items-center rounded-md border border-transparent hover:bg-tape-soft max-sm:hidden"
       >
         <Columns2 size={17} />
-      </Link>
+      </QuietLink>
       <SignButton name="Keys and help (?)" onClick={() => setKeys(true)}>
         <CircleHelp size={17} />
       </SignButton>
@@ -91,13 +91,13 @@ export function TopLine({ place }: { place: PlaceKey }) {
 
 function PlaceLink({ name, href, current }: { name: string; href: string; current: boolean }) {
   return (
-    <Link
+    <QuietLink
       href={href}
       aria-current={current ? 'page' : undefined}
       className={`tape-ticks flex items-center border-r border-hairline px-2.5 pb-1 first:border-l sm:px-6 ${current ? 'bg-tape font-semibold' : 'bg-paper hover:bg-tape-soft'}`}
     >
       {name}
-    </Link>
+    </QuietLink>
   );
 }
 

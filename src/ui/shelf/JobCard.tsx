@@ -1,6 +1,5 @@
 'use client';
 import { Columns2, Copy, Trash2 } from 'lucide-react';
-import Link from 'next/link';
 import { AlertDialog } from 'radix-ui';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { recipeOf } from '@/core/cloth/recipes';
@@ -10,6 +9,8 @@ import type { DamagedJob, ShelfEntry } from '@/platform/storage/records';
 import { download, fileStem } from '@/platform/files';
 import { sewnPicture } from '@/session/derived/sewnPictures';
 import { Button, SignButton } from '../components/Button';
+import { openSoon } from '../openSoon';
+import { QuietLink } from '../components/QuietLink';
 import { placeHref } from '../places';
 import { counted } from '@/core/units/count';
 
@@ -69,7 +70,13 @@ export function JobCard({ entry, onDuplicate, onRemove }: Props) {
       ref={watch}
       className="group relative flex h-[318px] flex-col overflow-hidden rounded-md border border-hairline bg-panel hover:border-ink"
     >
-      <Link href={placeHref(id, 'bench')} className="flex min-h-0 flex-1 flex-col" aria-label={`Open ${head.name}`}>
+      <QuietLink
+        href={placeHref(id, 'bench')}
+
+        onClick={(e) => openSoon(id, e)}
+        className="flex min-h-0 flex-1 flex-col"
+        aria-label={`Open ${head.name}`}
+      >
         <div className="h-[204px] border-b border-hairline" style={{ backgroundColor: clothColour(head) }}>
           {made && <img src={made.url} alt="" className="h-full w-full object-contain" />}
         </div>
@@ -84,16 +91,16 @@ export function JobCard({ entry, onDuplicate, onRemove }: Props) {
               : 'Not sewn yet'}
           </p>
         </div>
-      </Link>
+      </QuietLink>
       <div className="absolute right-2 bottom-2 flex rounded-md bg-panel opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
-        <Link
+        <QuietLink
           href={`/compare?right=${encodeURIComponent(`now ${id}`)}`}
           aria-label={`Compare ${head.name}`}
           title={`Compare ${head.name} with another`}
           className="grid h-8 w-8 place-items-center rounded-md hover:bg-tape-soft"
         >
           <Columns2 size={15} />
-        </Link>
+        </QuietLink>
         <SignButton name={`Duplicate ${head.name}`} onClick={onDuplicate}>
           <Copy size={15} />
         </SignButton>

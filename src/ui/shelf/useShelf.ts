@@ -4,6 +4,7 @@ import { onStorageHealth } from '@/platform/storage/health';
 import { DamagedJob, keptJob, shelfEntries, type ShelfEntry } from '@/platform/storage/records';
 import { onNews } from '@/platform/tabs';
 import { engine } from '@/workers/client';
+import { bringBench } from '../openSoon';
 import { layOutDemos } from './demo';
 
 /** Another tab that edits saves several times a second. */
@@ -25,6 +26,7 @@ export function useShelf(): { entries: ShelfEntry[] | null; refresh(): Promise<v
       .then(() => layOutDemos(refresh))
       .catch((error: unknown) => toast.error(`The demo jobs could not be laid out: ${(error as Error).message}`))
       .then(refresh)
+      .then(bringBench)
       .catch(() => {
         setEntries([]);
         toast.error('The shelf could not be read. Work can still be taken away as a bundle.');

@@ -1,17 +1,9 @@
 import type { Job } from '@/core/document/types';
-import { simplify } from '@/core/geometry/area';
-import { ofEach } from '@/core/geometry/known';
-import { ringsToData } from '@/core/geometry/path';
-import { prepareShape } from '@/core/pieces/registry';
 import { measurePlan } from '@/core/plan/measure';
-import type { Piece } from '@/core/document/types';
 import { PartSender, PlanSender } from '../planWire';
 import type { Handler } from '../serve';
 import { planner } from './kept';
-
-const OUTLINE_TOLERANCE_MM = 0.05;
-
-const outlineOf = ofEach((p: Piece) => ringsToData(simplify(prepareShape(p)?.painted ?? [], OUTLINE_TOLERANCE_MM)));
+import { outlineOf } from './outlines';
 
 /** Outlines of a job's pieces; those that stood in the same place before are told by it. */
 function outlinesOf(job: Job, before: readonly string[]): (string | number)[] {

@@ -15,6 +15,12 @@ import type { Finding } from '@/core/proof/finding';
 import type { LetterHeights } from '@/core/proof/letterForecast';
 import type { WiredPlan } from '../planWire';
 
+/** A plan that stands alone, with the outlines of its pieces. */
+export interface SewnWhole {
+  plan: WiredPlan;
+  outlines: string[];
+}
+
 /** A planned job on its way to the page. */
 export interface WiredPlanned {
   plan: WiredPlan;
@@ -64,7 +70,8 @@ export interface EngineProtocol {
   /** A bundle, or a whole shelf. */
   readFile: { in: { bytes: ArrayBuffer }; out: { bundle: Bundle } | { shelf: ReadShelf } };
   writeShelf: { in: { shelf: ShelfFile }; out: { data: Blob } };
-  thumbnail: { in: { job: Job }; out: { png: Blob; figures: PlanFigures } };
+  /** A small picture, and the plan that it shows, fit to be kept; null where that is too large. */
+  thumbnail: { in: { job: Job }; out: { png: Blob; figures: PlanFigures; sewn: SewnWhole | null } };
   /** How neighbours meet. */
   meetings: { in: { job: Job }; out: Meeting[] };
   /** Figures of a job as it would be, without keeping anything. */

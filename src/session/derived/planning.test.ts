@@ -10,9 +10,9 @@ jest.mock('@/platform/tabs', () => ({ tellTabs: () => undefined, onNews: () => (
 
 import { keepNewJob, keptJob, keptStamp } from '@/platform/storage/records';
 import { PlanSender } from '@/workers/planWire';
-import { NOT_PLANNED, Planning, type PlanState } from '../derived/planning';
-import { useJob } from './jobStore';
-import { looseJob } from './looseJob';
+import { NOT_PLANNED, Planning, type PlanState } from './planning';
+import { useJob } from '../job/jobStore';
+import { looseJob } from '../job/looseJob';
 
 const square = (side: number): Job => ({ ...jobOf([piece('fill', { area: `M0,0 h${side} v${side} h-${side} Z` })]), id: 'one' });
 const widen = (job: Job): void => void (job.pieces[0]!.area = 'M0,0 h20 v10 h-20 Z');
@@ -122,5 +122,56 @@ describe('plans of two jobs from one engine', () => {
     planning.request(square(11));
     await settled();
     expect(mine.getState()).toMatchObject({ problem: null, version: 1 });
+  });
+});
+
+describe('a plan that was kept', () => {
+  const keptOf = (job: Job) => {
+    const plan = new Planner().plan(job);
+    return { plan: new PlanSender().wire(plan, null).wired, figures: measurePlan(job, plan), outlines: job.pieces.map((p) => p.area!) };
+  };
+  beforeEach(() => jest.useFakeTimers());
+  afterEach(() => jest.useRealTimers());
+
+  it('is shown at once, and made anew by what makes plans', async () => {
+    const { engine, asked } = engineHere();
+    const mine = planStore();
+    const wired: string[] = [];
+    const planning = new Planning(engine, mine, { part: () => undefined, wired: (w) => wired.push(w.version), planned: () => undefined });
+    const job = square(10);
+    expect(planning.adopt(job, keptOf(job))).toBe(true);
+    expect(mine.getState()).toMatchObject({ of: job, version: 1, problem: null });
+    expect(mine.getState().planned!.plan.x).toEqual(new Planner().plan(job).x);
+    expect(asked).toHaveLength(0);
+    planning.request(job);
+    expect(asked).toHaveLength(0);
+    await jest.advanceTimersByTimeAsync(3000);
+    expect(asked).toEqual([job]);
+    expect(mine.getState()).toMatchObject({ of: job, version: 2, problem: null });
+    expect(new Set(wired).size).toBe(2);
+  });
+
+  it('an edit before that goes on from nothing, and is right', async () => {
+    const { engine, asked } = engineHere();
+    const mine = planStore();
+    const planning = new Planning(engine, mine);
+    const [job, edited] = [square(10), square(14)];
+    planning.adopt(job, keptOf(job));
+    planning.request(edited);
+    await jest.advanceTimersByTimeAsync(3000);
+    expect(asked).toEqual([edited]);
+    expect(mine.getState().planned!.plan.x).toEqual(new Planner().plan(edited).x);
+  });
+
+  it('gives way to one that is there, or on its way', async () => {
+    const { engine } = engineHere();
+    const mine = planStore();
+    const planning = new Planning(engine, mine);
+    const job = square(10);
+    planning.request(job);
+    expect(planning.adopt(job, keptOf(job))).toBe(false);
+    await jest.advanceTimersByTimeAsync(10);
+    expect(planning.adopt(job, keptOf(job))).toBe(false);
+    expect(mine.getState().version).toBe(1);
   });
 });
