@@ -1,0 +1,499 @@
+import { Command, Role } from '../stitches/roles';
+import type { Weight } from '../stitches/weight';
+import type { MeetingEdge } from '../forecast/edgeMeetings';
+import { at, box as area, item } from '../route/itemFixtures';
+import type { RouteItem } from '../route/item';
+import type { Check } from './check';
+import { capOrder } from './checks/capOrder';
+import { capTooTall } from './checks/capTooTall';
+import { clothMismatch } from './checks/clothMismatch';
+import { foamTravel } from './checks/foamTravel';
+import { gapForecast } from './checks/gapForecast';
+import { holesCrowded } from './checks/holesCrowded';
+import { jumpUntrimmed } from './checks/jumpUntrimmed';
+import { layersStacked } from './checks/layersStacked';
+import { offCentre } from './checks/offCentre';
+import { outlineLate } from './checks/outlineLate';
+import { outsideHoop } from './checks/outsideHoop';
+import { overlapTooSmall } from './checks/overlapTooSmall';
+import { satinTooWide } from './checks/satinTooWide';
+import { sectionHopping } from './checks/sectionHopping';
+import { stitchTooLong } from './checks/stitchTooLong';
+import { stitchTooShort } from './checks/stitchTooShort';
+import { stopsExceedColours } from './checks/stopsExceedColours';
+import { tieDoubled } from './checks/tieDoubled';
+import { tieMissing } from './checks/tieMissing';
+import { tiesPiled } from './checks/tiesPiled';
+import { travelVisible } from './checks/travelVisible';
+import { underlayOutside } from './checks/underlayOutside';
+import { underlayTooHeavy } from './checks/underlayTooHeavy';
+import { unsewnSlot } from './checks/unsewnSlot';
+import { contextOf, type MadeContext, type MadeEvent, type MadePiece } from './contextFixtures';
+import { withFix } from './prove';
+
+/* Each check on its limit and a hair beyond, on made-up needle events. */
+
+const found = (check: Check, made: readonly MadePiece[], of: MadeContext = {}) => check.find(contextOf(made, of));
+const of = (check: Check, events: readonly MadeEvent[], made: readonly MadePiece[] = [{}], more: MadeContext = {}) => found(check, made, { ...more, events }); // prettier-ignore
+const { cover, tie, travel, underlay } = Role;
+const { jump, trim, stop } = Command;
+const box = (x: number, y: number, w: number, h: number): string => `M${x},${y} h${w} v${h} h${-w} Z`;
+
+describe('stitches', () => {
+  it('longer than machines make', () => {
+    const long = (mm: number) => of(stitchTooLong, [[0, 0, cover], [mm, 0, cover], [mm, 3, cover]]); // prettier-ignore
+    expect(long(12.04)).toEqual([]);
+    expect(long(12.06)).toMatchObject([{ pieces: ['p0'], at: { y: 0 }, limit: 12, unit: 'mm' }]);
+    expect(long(20)[0]).toMatchObject({ measured: 20, at: { x: 20, y: 0 } });
+    expect(of(stitchTooLong, [[0, 0, cover], [20, 0, cover, jump]])).toEqual([]); // prettier-ignore
+    expect(of(stitchTooLong, [[0, 0, cover], [20, 0, cover, 0, 1]], [{}, {}])[0]!.pieces).toEqual(['p1']); // prettier-ignore
+  });
+
+  it('under the floor: three and one in a hundred at least', () => {
+    const short = (n: number, all: number, mm = 0.25, role: number = cover) => {
+      const events: MadeEvent[] = [[0, 0, role]];
+      for (let k = 0, x = 0; k < all; k++) events.push([(x += k < n ? mm : 2), 0, role]);
+      return of(stitchTooShort, events);
+    };
+    expect([short(2, 50).length, short(3, 50).length]).toEqual([0, 1]);
+    expect([short(3, 300).length, short(3, 301).length]).toEqual([1, 0]);
+    expect(short(9, 50, 0.31)).toEqual([]);
+    expect(short(9, 50, 0.25, tie)).toEqual([]);
+    expect(short(5, 50)[0]).toMatchObject({ pieces: ['p0'], measured: 0.25, limit: 0.3, unit: 'mm', at: { x: 0.25, y: 0 } });
+    const own = [[0, 0, cover, 0, 0], [5, 0, cover, 0, 0], [5.2, 0, cover, 0, 1], [5.4, 0, cover, 0, 1], [5.6, 0, cover, 0, 1], [5.8, 0, cover, 0, 1]] as const; // prettier-ignore
+    expect(of(stitchTooShort, own, [{}, {}]).map((f) => f.pieces)).toEqual([['p1']]);
+  });
+
+  it('of a satin over its limit', () => {
+    const bar = (settings: Record<string, unknown>): MadePiece[] => [{ kind: 'satin', sides: ['M0,0 h9', 'M0,9 h9'], settings }];
+    const row = (mm: number, role: number = cover): MadeEvent[] => [[0, 0, cover], [0.4, mm, role], [0.4, 2 * mm, underlay]]; // prettier-ignore
+    const wide = (mm: number, settings: Record<string, unknown> = { satinLimit: 9, pullComp: 0.2 }, job = {}) => of(satinTooWide, row(mm), bar(settings), { job }); // prettier-ignore
+    // 9 and what both sides are widened by, and a little for the lean.
+    expect([wide(9.97).length, wide(10.02).length]).toEqual([0, 1]);
+    expect(wide(11)[0]).toMatchObject({
+      pieces: ['p0'],
+      limit: 9,
+      unit: 'mm',
+      at: { y: 11 },
+      fix: { pieces: [{ id: 'p0', settings: { satinLimit: 9 } }] },
+    });
+    expect(wide(11)[0]!.measured).toBeCloseTo(10.61, 2);
+    expect([wide(9.57, { satinLimit: 9 }).length, wide(9.62, { satinLimit: 9 }).length]).toEqual([0, 1]);
+    expect(wide(12, {})).toEqual([]);
+    expect([
+      wide(12, { satinLimit: 12, foam: 3 }).length,
+      wide(13, { satinLimit: 12, foam: 3 }).length,
+      wide(12, { satinLimit: 12 }).length,
+    ]).toEqual([0, 1, 1]);
+    const settings = { satinLimit: 7 };
+    expect(wide(8, { satinLimit: 9 }, { settings })[0]).toMatchObject({ limit: 7, limitFrom: 'the job’s own limit' });
+    expect(of(satinTooWide, row(12, underlay), bar({ satinLimit: 9 }))).toEqual([]);
+    expect(of(satinTooWide, row(12), [{ settings: { satinLimit: 9 } }])).toEqual([]);
+  });
+});
+
+describe('the hoop', () => {
+  const reach = (x: number, y: number, hoop: MadeContext['brief'] = {}) => of(outsideHoop, [[0, 0, cover], [x, y, cover], [300, 300, cover, jump]], [{ area: box(-1, -1, 2, 2) }], { brief: hoop }); // prettier-ignore
+  const square = (side: number) => ({ hoop: { width: side, height: side, shape: 'rect' as const } });
+  const round = (across: number) => ({ hoop: { width: across, height: across, shape: 'round' as const } });
+
+  it('holds what lies in its field', () => {
+    expect([reach(100.04, 0).length, reach(100.06, 0).length, reach(0, -100.06).length, reach(-100.06, 0).length]).toEqual([0, 1, 1, 1]);
+    expect(reach(104, 90)[0]).toMatchObject({ pieces: ['p0'], at: { x: 104, y: 90 }, measured: 4, limit: 0, unit: 'mm' });
+    expect(reach(99, 99)).toEqual([]);
+    expect([reach(40, 30, round(100)).length, reach(40, 31, round(100)).length]).toEqual([0, 1]);
+    expect(reach(40, 31, round(100))[0]!.measured).toBeCloseTo(Math.hypot(40, 31) - 50, 4);
+  });
+
+  it('the smallest that holds everything is offered', () => {
+    const { fix } = reach(52, 0, square(100))[0]!;
+    const { width, height } = fix!.brief!.hoop!;
+    expect(width).toBeGreaterThanOrEqual(104);
+    expect(fix!.pieces).toBeUndefined();
+    const larger = reach(60, 60, square(100))[0]!.fix!.brief!.hoop!;
+    expect(larger.width * larger.height).toBeGreaterThanOrEqual(width * height);
+    expect(reach(52, 0, square(100))[0]!.fix!.label).toContain(`${width}`);
+  });
+
+  it('where none is large enough, everything becomes smaller', () => {
+    const context = contextOf([{ area: box(-300, -100, 600, 200) }], { events: [[-300, -100, cover], [300, 100, cover]] }); // prettier-ignore
+    const [one] = outsideHoop.find(context);
+    expect(one!.fix!.label).toBe('Make everything smaller: 33 %');
+    const made = withFix(context.job, one!.fix!);
+    expect(made.pieces[0]!.area).toContain('-99.');
+    const tall = contextOf([{ area: box(-1, -400, 2, 800) }], { events: [[0, -400, cover], [0, 400, cover]] }); // prettier-ignore
+    expect(outsideHoop.find(tall)[0]!.fix!.label).toBe('Make everything smaller: 25 %');
+    const wheel = contextOf([{ area: box(-300, -400, 600, 800) }], { events: [[300, 400, cover], [0, 0, cover]], brief: round(200) }); // prettier-ignore
+    expect(outsideHoop.find(wheel)[0]!.fix!.label).toBe('Make everything smaller: 20 %');
+  });
+
+  it('its middle is the work’s', () => {
+    const off = (x: number, y: number) => of(offCentre, [[x - 5, y - 5, cover], [x + 5, y + 5, cover]]); // prettier-ignore
+    expect([off(3, 0).length, off(3.01, 0).length, off(-2.2, 2.2).length, off(0, -3.1).length]).toEqual([0, 1, 1, 1]);
+    expect(off(3, 4)[0]).toMatchObject({ pieces: [], at: { x: 3, y: 4 }, measured: 5, limit: 3, unit: 'mm' });
+    expect(of(offCentre, [])).toEqual([]);
+  });
+});
+
+describe('moves', () => {
+  it('of two millimetres and more want a cut', () => {
+    const moved = (mm: number, command?: number) =>
+      of(jumpUntrimmed, [[0, 0, cover], [1, 0, cover], ...(command === undefined ? [] : [[1, 0, cover, command] as const]), [1 + mm, 0, cover, jump, 1], [2 + mm, 0, cover, 0, 1]], [{}, {}]); // prettier-ignore
+    expect([moved(1.99).length, moved(2).length, moved(9, trim).length, moved(9, stop).length]).toEqual([0, 1, 0, 1]);
+    expect(moved(9)[0]).toMatchObject({ pieces: ['p1'], at: { x: 10, y: 0 }, measured: 9, limit: 2, unit: 'mm' });
+  });
+
+  it('in several steps are one, and the first one is none', () => {
+    const steps = of(jumpUntrimmed, [[0, 0, cover], [1, 0, cover], [3, 0, cover, jump], [9, 0, cover, jump], [9, 1, cover]]); // prettier-ignore
+    expect(steps.map((f) => f.measured)).toEqual([2, 8]);
+    expect(of(jumpUntrimmed, [[0, 0, cover, jump], [9, 0, cover, jump], [9, 1, cover]])).toEqual([]); // prettier-ignore
+  });
+
+  it('travel that nothing covers is seen from three millimetres on', () => {
+    const bare = (mm: number, over: MadePiece = {}) => of(travelVisible, [[0, 0, cover], [0, 1, travel], [mm, 1, travel]], [over]); // prettier-ignore
+    const [seen, unseen] = [bare(3.3), bare(1.8)];
+    expect([seen.length, unseen.length]).toEqual([1, 0]);
+    expect(bare(9)[0]).toMatchObject({ pieces: ['p0'], limit: 3, unit: 'mm' });
+    expect(bare(9)[0]).not.toHaveProperty('fix');
+    expect(bare(9)[0]!.measured).toBeGreaterThan(8.5);
+    const asked = bare(9, { approach: { how: 'travel' } });
+    expect(asked[0]).toMatchObject({ severity: 'note', fix: { pieces: [{ id: 'p0', without: ['approach'] }] } });
+  });
+
+  it('thread taken up again and again', () => {
+    const changes = (colourChanges: number, threads: number) => found(stopsExceedColours, [{}], { figures: { colourChanges, threads } });
+    expect([changes(6, 4).length, changes(7, 4).length]).toEqual([0, 1]);
+    expect(changes(9, 4)[0]).toMatchObject({ pieces: [], measured: 9, limit: 6 });
+  });
+});
+
+describe('ties', () => {
+  const made = [{}, {}];
+  const run = (n: number, role: number, from: number, piece = 0): MadeEvent[] =>
+    Array.from({ length: n }, (_, k) => [from + k, 0, role, 0, piece] as const);
+
+  it('a sixth tie stitch in a row is a second tie', () => {
+    const row = (n: number) => of(tieDoubled, [...run(4, cover, 0), ...run(n, tie, 10), ...run(4, cover, 30, 1)], made);
+    expect([row(5).length, row(6).length]).toEqual([0, 1]);
+    expect(row(7)[0]).toMatchObject({
+      pieces: ['p1'],
+      at: { x: 10, y: 0 },
+      measured: 7,
+      limit: 5,
+      fix: { pieces: [{ id: 'p1', settings: { tieIn: false } }] },
+    });
+  });
+
+  it('one penetration between two ties does not part them, two do, and so does a cut', () => {
+    const parted = (between: readonly MadeEvent[]) => of(tieDoubled, [...run(3, tie, 0), ...between, ...run(3, tie, 20, 1), ...run(4, cover, 30, 1)], made); // prettier-ignore
+    expect(parted(run(1, cover, 10, 1))).toHaveLength(1);
+    expect(parted(run(2, cover, 10, 1))).toEqual([]);
+    expect(parted([[9, 0, tie, trim, 0]])).toEqual([]);
+    expect(
+      of(
+        tieDoubled,
+        [...run(2, cover, 0), ...run(6, tie, 10)].map((e) => [e[0], e[1], e[2], 0, 0] as const),
+        made,
+      ),
+    ).toHaveLength(1);
+  });
+
+  it('the worst place and every owner are named', () => {
+    const [one] = of(tieDoubled, [...run(6, tie, 0), ...run(4, cover, 10, 1), ...run(8, tie, 20, 1), ...run(4, cover, 40, 0)], made);
+    expect(one).toMatchObject({ measured: 8, at: { x: 20 } });
+    expect([...one!.pieces].sort()).toEqual(['p0', 'p1']);
+    expect(one!.message).toContain('2 places');
+  });
+
+  it('a cut is locked by a tie among the six stitches before it, or by small stitches', () => {
+    const cut = (before: readonly MadeEvent[], more: MadeContext = {}) => of(tieMissing, [...before, [99, 0, cover, trim, 1]], [{}, {}], more); // prettier-ignore
+    expect(cut(run(9, cover, 0))).toMatchObject([
+      { pieces: ['p1'], at: { x: 99, y: 0 }, limit: 3, fix: { pieces: [{ id: 'p1', settings: { tieOff: true } }] } },
+    ]);
+    expect(cut([...run(3, cover, 0), ...run(1, tie, 5), ...run(5, cover, 10)])).toEqual([]);
+    expect(cut([...run(3, cover, 0), ...run(1, tie, 5), ...run(6, cover, 10)])).toHaveLength(1);
+    expect(cut([...run(3, tie, 0), [5, 0, cover, jump, 1], ...run(3, cover, 10, 1)])).toHaveLength(1);
+    const small = [[0, 0, cover], [3, 0, cover], [6, 0, cover], [6.5, 0, cover], [7, 0, cover], [6.5, 0, cover], [7, 0, cover], [6.5, 0, cover]] as const; // prettier-ignore
+    expect(cut(small)).toEqual([]);
+  });
+
+  it('a piece is told once, and none where the cloth wants no ties', () => {
+    const twice: MadeEvent[] = [...run(9, cover, 0), [20, 0, cover, trim], ...run(9, cover, 30), [60, 0, cover, trim]];
+    expect(of(tieMissing, twice)).toHaveLength(1);
+    expect(of(tieMissing, twice, [{}], { brief: { cloth: 'vinyl' as never } }).length).toBeLessThanOrEqual(1);
+  });
+
+  it('three on one spot are borne, a fourth is not', () => {
+    const heap = (n: number, apart = 0.2): MadeEvent[] => Array.from({ length: n }, (_, k): MadeEvent[] => [[50, 50, cover, 0, k], [k * apart, 0, tie, 0, k], [k * apart, 0.1, tie, 0, k]]).flat(); // prettier-ignore
+    const pieces = [{}, {}, {}, {}, {}];
+    expect([of(tiesPiled, heap(3), pieces).length, of(tiesPiled, heap(4), pieces).length]).toEqual([0, 1]);
+    expect(of(tiesPiled, heap(5), pieces)[0]).toMatchObject({
+      pieces: ['p0', 'p1', 'p2', 'p3', 'p4'],
+      at: { x: 0, y: 0 },
+      measured: 5,
+      limit: 3,
+    });
+    // Within a millimetre of one of them: the middle one of three sees both.
+    expect(of(tiesPiled, heap(5, 0.6), pieces)).toEqual([]);
+    expect(of(tiesPiled, heap(5, 0.5), pieces)).toMatchObject([{ measured: 5 }]);
+  });
+});
+
+describe('caps', () => {
+  const cap = { cloth: 'cap', place: 'cap-front' } as const;
+  const tower = (...ys: number[]): MadePiece[] => ys.map((y) => ({ area: box(-2, y - 2, 4, 4) }));
+  const down = (...ys: number[]) => found(capOrder, tower(...ys), { brief: cap });
+
+  it('go up: more than a quarter of the steps down is too much', () => {
+    expect(down(40, 30, 20, 10)).toEqual([]);
+    expect(down(0, 20)).toMatchObject([{ pieces: ['p1'], at: { x: 0, y: 20 }, measured: 1, limit: 0 }]);
+    expect([down(0, 12).length, down(0, 12.1).length]).toEqual([0, 1]);
+    // One of four steps is let pass, two are not.
+    expect(down(60, 80, 50, 30, 10)).toEqual([]);
+    expect(down(60, 80, 50, 70, 10)).toMatchObject([{ pieces: ['p1', 'p3'], measured: 2, limit: 1 }]);
+    expect(down(10)).toEqual([]);
+    expect(found(capOrder, tower(0, 20))).toEqual([]);
+    expect(
+      found(capOrder, [{ area: box(0, 40, 4, 4) }, { area: box(0, 0, 4, 4), unsewn: true }, { area: box(0, 40, 4, 4) }], { brief: cap }),
+    ).toEqual([]);
+  });
+
+  it('are no higher than their frames', () => {
+    const tall = (heightMm: number, brief: MadeContext['brief'] = cap) => found(capTooTall, [{}], { brief, figures: { heightMm } });
+    expect([tall(57).length, tall(57.1).length, tall(99, {}).length]).toEqual([0, 1, 0]);
+    expect(tall(70)[0]).toMatchObject({ pieces: [], at: { x: 0, y: -35 }, measured: 70, limit: 57, unit: 'mm' });
+  });
+});
+
+describe('weight', () => {
+  /** Cells all alike: `layers` layers and `holes` holes a square millimetre on a square of `sideMm`. */
+  const even = (layers: number, holes: number, sideMm: number): Weight => {
+    const n = sideMm * 4;
+    return {
+      left: 0,
+      top: 0,
+      columns: n,
+      rows: n,
+      thread: new Float32Array(n * n).fill((layers * 0.0625) / 0.4),
+      holes: new Uint16Array(n * n).fill(holes / 16),
+    };
+  };
+
+  it('over five and a half layers is too much, on four square millimetres', () => {
+    const thick = (layers: number, side = 9) => found(layersStacked, [{}], { weight: even(layers, 0, side) });
+    expect([thick(5.45).length, thick(5.55).length]).toEqual([0, 1]);
+    expect(thick(6)[0]).toMatchObject({ pieces: [], limit: 5.5, unit: 'layers', at: { x: 1, y: 1 } });
+    expect(thick(6)[0]!.measured).toBeCloseTo(6, 3);
+    expect([thick(6, 2).length, thick(6, 4).length]).toEqual([0, 1]);
+  });
+
+  it('over sixteen holes on a square millimetre cut cloth; leather bears half', () => {
+    const holed = (holes: number, cloth?: string) =>
+      found(holesCrowded, [{}], { weight: even(0, holes, 5), ...(cloth ? { brief: { cloth: cloth as never } } : {}) });
+    expect([holed(16).length, holed(32).length]).toEqual([0, 1]);
+    expect(holed(32)[0]).toMatchObject({ pieces: [], measured: 32, limit: 16, unit: 'per mm²', at: { x: 0.5, y: 0.5 } });
+    expect(holed(16, 'leather')).toMatchObject([{ measured: 16, limit: 8 }]);
+  });
+
+  it('of a foundation by hand is little', () => {
+    const laid = (rows: number, from: 'settings' | 'byHand' = 'byHand', areaMm2 = 100, role: number = underlay) => {
+      const events = Array.from({ length: rows }, (_, k): MadeEvent[] => [[0, k, role], [10, k, role]]).flat(); // prettier-ignore
+      // Each row is 10 mm, each step between rows 1 mm or the way back.
+      return of(underlayTooHeavy, events, [{ areaMm2, [from]: { underlay: [] } }]);
+    };
+    expect(laid(4)).toEqual([]);
+    expect(laid(30)).toHaveLength(1);
+    expect(laid(30)[0]).toMatchObject({ pieces: ['p0'], limit: 0.9, unit: 'layers', fix: { pieces: [{ id: 'p0', settings: {} }] } });
+    const length = 30 * 10 + 29 * Math.hypot(10, 1);
+    expect(laid(30)[0]!.measured).toBeCloseTo((length * 0.4) / 100, 1);
+    expect([
+      laid(30, 'settings').length,
+      laid(30, 'byHand', 19.9).length,
+      laid(30, 'byHand', 20).length,
+      laid(30, 'byHand', 100, cover).length,
+    ]).toEqual([0, 0, 1, 0]);
+  });
+});
+
+describe('where pieces meet', () => {
+  const place = (mm: number, drawn = 0, x = 0, backed = false): MeetingEdge['places'][number] => ({ at: at(x, 0), out: at(1, 0), gapMm: mm, drawnGapMm: drawn, backed }); // prettier-ignore
+  const edge = (places: MeetingEdge['places']): MeetingEdge[] => [{ first: 0, later: 1, places }];
+  const two: MadePiece[] = [{ area: box(-20, -10, 20, 20) }, { area: box(0, -10, 20, 20) }];
+  const many = (n: number, of: MeetingEdge['places'][number]): MeetingEdge['places'] => Array.from({ length: n }, () => of);
+
+  it('gaps are told with both pieces, and the lower one can be extended unless it is locked', () => {
+    const gap = (made: readonly MadePiece[], mm: number, backed = false) =>
+      found(gapForecast, made, { meetings: edge([...many(30, place(mm, 0, 1, backed)), place(mm + 0.2, 0, 7, backed)]) });
+    const [one] = gap(two, 0.4);
+    expect(one).toMatchObject({ pieces: ['p0', 'p1'], at: { x: 7, y: 0 }, limit: 0.15, unit: 'mm', fix: { correct: ['p0'] } });
+    expect(one!.measured).toBeCloseTo(0.6, 9);
+    expect(one!.message).toMatch(/^Cloth will show between ‘Piece 0’ and ‘Piece 1’/);
+    expect(gap(two, 0.4, true)[0]!.message).toMatch(/^What lies beneath/);
+    expect(gap([{ ...two[0]!, locked: true }, two[1]!], 0.4)[0]).not.toHaveProperty('fix');
+    expect(gap(two, -0.1)).toEqual([]);
+  });
+
+  it('neighbours overlap a millimetre along five', () => {
+    const overlap = (mm: number, n = 30, made = two) => found(overlapTooSmall, made, { meetings: edge(many(n, place(0, -mm))) });
+    expect([overlap(0.76).length, overlap(0.74).length, overlap(-0.2).length]).toEqual([0, 1, 1]);
+    expect(overlap(0.3)[0]).toMatchObject({ pieces: ['p0', 'p1'], at: { x: 0, y: 0 }, measured: 0.3, limit: 1, unit: 'mm' });
+    expect(overlap(0.3, 2)).toEqual([]);
+    const locked = [{ ...two[0]!, locked: true }, two[1]!];
+    expect(overlap(0.3, 30, locked)[0]).not.toHaveProperty('fix');
+    const along = Array.from({ length: 41 }, (_, k) => ({ ...place(0, -0.3), at: at(0, -10 + k / 2) }));
+    const [wide] = found(overlapTooSmall, [two[0]!, { area: box(-0.3, -10, 20, 20) }], { meetings: edge(along) });
+    expect(wide!.fix!.pieces![0]).toMatchObject({ id: 'p0', patch: { area: expect.any(String) as string } });
+  });
+
+  it('slots of cloth between areas are told', () => {
+    const slot = (mm: number, more: readonly MadePiece[] = [], over: MadePiece = {}) => found(unsewnSlot, [{ ...two[0]!, ...over }, { area: box(mm, -10, 20, 20) }, ...more]); // prettier-ignore
+    expect([slot(0.04).length, slot(0.3).length, slot(0.7).length, slot(1).length, slot(-1).length]).toEqual([0, 1, 1, 0, 0]);
+    const [one] = slot(0.5);
+    expect(one).toMatchObject({
+      pieces: ['p0', 'p1'],
+      limit: 0,
+      unit: 'mm',
+      fix: { pieces: [{ id: 'p0', patch: { area: expect.any(String) as string } }] },
+    });
+    expect(Math.abs(one!.measured - 0.5)).toBeLessThanOrEqual(0.1);
+    expect([Math.abs(one!.at.x) < 0.1, Math.abs(one!.at.y) < 11]).toEqual([true, true]);
+    expect(slot(0.5, [{ area: box(-2, -12, 4, 24) }])).toEqual([]);
+    expect(slot(0.5, [], { locked: true })[0]).not.toHaveProperty('fix');
+    expect(slot(0.5, [], { areaMm2: 19 })).toEqual([]);
+    expect(slot(0.5, [], { areaMm2: 20 })).toHaveLength(1);
+    expect(slot(0.5, [], { unsewn: true })).toEqual([]);
+    expect(slot(0.5, [], { kind: 'run', line: 'M0,0 h9' })).toEqual([]);
+    // Four millimetres of slot at the least.
+    const low = (h: number) => found(unsewnSlot, [{ area: box(-20, -10, 20, 20) }, { area: box(0.5, -10, 20, h), areaMm2: 99 }]);
+    expect([low(3).length, low(6).length]).toEqual([0, 1]);
+  });
+
+  it('letters stand apart on purpose', () => {
+    const letters = [0, 1, 2].map((k) => ({ area: box(k * 4.5, 0, 4, 10) }));
+    expect(found(unsewnSlot, letters)).toEqual([]);
+    expect(found(unsewnSlot, letters.slice(0, 2))).toHaveLength(1);
+  });
+});
+
+describe('the way', () => {
+  const field: RouteItem = item(area(0, 0, 20), { rim: area(0, 0, 20) });
+  const outline = item([...area(-1, -1, 22), ...area(1, 1, 18)], { widthMm: 2 });
+  const other = (x: number): RouteItem => item(area(x, 0, 4));
+
+  it('from a field to its outline: more than three pieces between are told', () => {
+    const late = (n: number) => {
+      const items = [field, ...Array.from({ length: n }, (_, k) => other(100 + 9 * k)), outline];
+      return found(outlineLate, items.map(() => ({})), { route: { items, pieces: items.map((_, i) => i) } }); // prettier-ignore
+    };
+    expect([late(3).length, late(4).length]).toEqual([0, 1]);
+    expect(late(5)[0]).toMatchObject({ pieces: ['p6', 'p0'], measured: 5, limit: 3 });
+  });
+
+  it('another outline of the same field between them does not count', () => {
+    const items = [field, ...[0, 1, 2].map((k) => other(100 + 9 * k)), outline, { ...outline }];
+    expect(found(outlineLate, items.map(() => ({})), { route: { items, pieces: items.map((_, i) => i) } })).toEqual([]); // prettier-ignore
+  });
+
+  it('large work that comes back to finished sections more than twice is told', () => {
+    const hop = (sections: readonly number[], widthMm = 250, heightMm = 10) => {
+      const items = sections.map((s) => item(area(200 * s, 0, 4)));
+      return found(sectionHopping, items.map(() => ({ area: box(3, 4, 2, 2) })), { figures: { widthMm, heightMm }, route: { items, pieces: items.map((_, i) => i) } }); // prettier-ignore
+    };
+    expect([hop([0, 1, 0, 1]).length, hop([0, 1, 0, 1, 0]).length]).toEqual([0, 1]);
+    expect(hop([0, 1, 0, 1, 0])[0]).toMatchObject({ pieces: ['p2', 'p3', 'p4'], at: { x: 4, y: 5 }, measured: 3, limit: 2 });
+    expect([hop([0, 1, 0, 1, 0], 249).length, hop([0, 1, 0, 1, 0], 10, 250).length]).toEqual([0, 1]);
+  });
+
+  it('over foam is borne for a run along the column, not beyond', () => {
+    const bar = { kind: 'satin' as const, area: box(0, 0, 30, 5), widthMm: 5, settings: { foam: 3 } };
+    // The column is 30 mm long: 10 mm more are borne.
+    const over = (mm: number, made: MadePiece = bar, y = 2) => of(foamTravel, [[0, y, cover], [0.1, y, travel], [mm / 2, y, travel], [0.1, y, travel]], [made]); // prettier-ignore
+    expect([over(40).length, over(40.6).length]).toEqual([0, 1]);
+    expect(over(50)[0]).toMatchObject({ pieces: ['p0'], limit: 40, unit: 'mm', at: { y: 2 } });
+    expect(over(50)[0]!.measured).toBeCloseTo(49.9, 1);
+    expect(over(50, bar, 9)).toEqual([]);
+    expect(over(50, { ...bar, settings: {} })).toEqual([]);
+    const covered = [[0, 2, cover], [25, 2, cover], [0, 2, cover], [25, 2, cover]] as const; // prettier-ignore
+    expect(of(foamTravel, covered, [bar])).toEqual([]);
+  });
+});
+
+describe('underlay beside its cover', () => {
+  const at1 = (inset: number, x: number, from: 'settings' | 'byHand', over: MadePiece = {}, later: readonly MadePiece[] = []) =>
+    of(underlayOutside, [[5, 5, underlay], [x, 5, underlay], [5, 5, cover]], [{ area: box(0, 0, 10, 10), [from]: { underlay: [{ kind: 'edge-run', inset }] }, ...over }, ...later]); // prettier-ignore
+
+  it('by hand: nearer than a quarter millimetre to the edge', () => {
+    expect([at1(0.3, 0.26, 'byHand').length, at1(0.3, 0.24, 'byHand').length, at1(0.3, -0.5, 'byHand').length]).toEqual([0, 1, 1]);
+    const [one] = at1(0.1, 0.1, 'byHand');
+    expect(one).toMatchObject({
+      pieces: ['p0'],
+      limit: 0.4,
+      unit: 'mm',
+      fix: { pieces: [{ id: 'p0', settings: { underlay: [{ kind: 'edge-run', inset: 0.8 }] } }] },
+    });
+    expect(one!.measured).toBeCloseTo(0.1, 3);
+    expect(one!.at.x).toBeCloseTo(0.1, 3);
+    expect(one!.message).toContain('peep out');
+    expect(at1(0.1, -0.5, 'byHand')[0]!.message).toContain('outside');
+    expect(at1(0.6, -0.5, 'byHand')[0]!.fix!.pieces![0]!.settings!.underlay).toEqual([{ kind: 'edge-run', inset: 0.6 }]);
+  });
+
+  it('by the rules: outside the cover as it is sewn', () => {
+    expect([at1(0.3, -0.1, 'settings').length, at1(0.3, -0.2, 'settings').length]).toEqual([0, 1]);
+    const wider = { settings: { underlay: [{ kind: 'edge-run', inset: 0.3 }], pullComp: 0.3 } };
+    expect([at1(0.3, -0.4, 'settings', wider).length, at1(0.3, -0.5, 'settings', wider).length]).toEqual([0, 1]);
+  });
+
+  it('not in narrow columns, not without an inset, not under later cover', () => {
+    expect([at1(0.1, 0.1, 'byHand', { widthMm: 1.9 }).length, at1(0.1, 0.1, 'byHand', { widthMm: 2 }).length]).toEqual([0, 1]);
+    expect(at1(0.1, 0.1, 'byHand', { byHand: { underlay: [{ kind: 'lattice' }] } })).toEqual([]);
+    expect(at1(0.1, 0.1, 'byHand', { byHand: { underlay: [] } })).toEqual([]);
+    const later = (spacing: number, over: MadePiece = {}): MadePiece[] => [{ area: box(-5, -5, 10, 20), settings: { spacing }, ...over }];
+    expect([at1(0.1, 0.1, 'byHand', {}, later(0.6)).length, at1(0.1, 0.1, 'byHand', {}, later(0.61)).length]).toEqual([0, 1]);
+    expect(at1(0.1, 0.1, 'byHand', {}, later(0.4, { unsewn: true }))).toHaveLength(1);
+    expect(at1(0.1, 0.1, 'byHand', {}, later(0.4, { area: box(50, 50, 4, 4) }))).toHaveLength(1);
+  });
+
+  it('holes count as edges', () => {
+    const holed = of(underlayOutside, [[5, 5, underlay], [3.9, 5, underlay]], [{ area: `${box(0, 0, 10, 10)} M4,4 v2 h2 v-2 Z`, byHand: { underlay: [{ kind: 'edge-run', inset: 0.3 }] } }]); // prettier-ignore
+    expect(holed[0]!.measured).toBeCloseTo(-1, 3);
+  });
+});
+
+describe('the cloth’s recipe', () => {
+  const suits = (cloth: string, recipe?: Record<string, unknown>) => found(clothMismatch, [{}], { brief: { cloth: cloth as never, ...(recipe ? { recipe: { id: 'x', name: 'x', ...recipe } } : {}) } }); // prettier-ignore
+
+  it('suits the cloth as it is', () => {
+    for (const cloth of ['twill', 'fleece', 'pique', 'terry']) expect(suits(cloth)).toEqual([]);
+  });
+
+  it('speed: a fifth more is borne', () => {
+    const { speed } = contextOf([{}]).recipe;
+    expect([
+      suits('twill', { speed: Math.floor(1.2 * speed) }).length,
+      suits('twill', { speed: Math.ceil(1.2 * speed) + 1 }).length,
+    ]).toEqual([0, 1]);
+    const [one] = suits('twill', { speed: 1400 });
+    expect(one).toMatchObject({
+      pieces: [],
+      at: { x: 0, y: 0 },
+      measured: 1400,
+      limit: speed,
+      fix: { brief: { recipe: { id: 'x', name: 'x' } } },
+    });
+    expect(Object.keys(one!.fix!.brief!.recipe!)).toEqual(['id', 'name']);
+  });
+
+  it('needle, topping and stabilizer each have their word', () => {
+    expect(suits('fleece', { topping: 'none' })[0]!.message).toMatch(/topping/);
+    expect(suits('fleece', { topping: '' })).toHaveLength(1);
+    expect(suits('twill', { topping: 'none' })).toEqual([]);
+    expect(suits('fleece', { needle: '75/11 sharp' })[0]!.message).toMatch(/sharp needle/);
+    expect(suits('fleece', { needle: 'the usual one' })).toEqual([]);
+    expect(suits('pique', { stabilizer: 'tear-away, 1 light' })[0]!.message).toMatch(/too light/);
+    const all = suits('fleece', { topping: 'none', needle: '75/11 sharp', speed: 1400 })[0]!;
+    expect(all.message.split(';')).toHaveLength(3);
+    expect(all.message).toMatch(/^[A-Z].*\.$/);
+    expect(Object.keys(all.fix!.brief!.recipe!)).toEqual(['id', 'name']);
+  });
+});

@@ -1,0 +1,175 @@
+import { letterHeights } from './checks/letterHeights';
+import { smallLetter } from './checks/smallLetter';
+import { contextOf, type MadePiece } from './contextFixtures';
+import { findingsReport } from './findingsReport';
+import { letterRows } from './letters';
+import { prove, samePieces, withFix } from './prove';
+import type { Finding } from './finding';
+
+/** A bar with flat ends, its left upper corner at a place. */
+const stem = (x: number, y: number, w: number, h: number, over: MadePiece = {}): MadePiece => ({
+  area: `M${x},${y} h${w} v${h} h${-w} Z`,
+  ...over,
+});
+/** A ring of an outline, round at top and bottom. */
+const bowl = (x: number, y: number, w: number, h: number, over: MadePiece = {}): MadePiece => ({
+  area: `M${x},${y + h / 2} a${w / 2},${h / 2} 0 1 1 ${w},0 a${w / 2},${h / 2} 0 1 1 ${-w},0 Z`,
+  ...over,
+});
+const rows = (...made: MadePiece[]) => {
+  const { job, shaped } = contextOf(made);
+  return letterRows(job, shaped).map((row) => row.map((l) => l.index));
+};
+
+describe('rows of letters', () => {
+  const three = (over: (k: number) => MadePiece = () => ({})): MadePiece[] => [0, 1, 2].map((k) => stem(k * 6, 0, 4, 10, over(k)));
+
+  it('are three and more of one thread, side by side', () => {
+    expect(rows(...three())).toEqual([[0, 1, 2]]);
+    expect(rows(...three().slice(0, 2))).toEqual([]);
+    expect(rows(...three().reverse())).toEqual([[2, 1, 0]]);
+    expect(rows(...three((k) => ({ thread: k === 1 ? 'u' : 't1' })))).toEqual([]);
+    expect(rows(...three((k) => (k === 1 ? { unsewn: true } : {})))).toEqual([]);
+    expect(rows(...three((k) => (k === 1 ? { kind: 'run', line: 'M0,0 h9' } : {})))).toEqual([]);
+  });
+
+  it('are nearly of one height and stand on one line', () => {
+    const high = (h: number) => rows(stem(0, 0, 4, 10), stem(6, 10 - h, 4, h), stem(12, 0, 4, 10)).length;
+    expect([high(7), high(6.9), high(14.2), high(14.4)]).toEqual([1, 0, 1, 0]);
+    const sunk = (by: number) => rows(stem(0, 0, 4, 10), stem(6, by, 4, 10), stem(12, 0, 4, 10)).length;
+    expect([sunk(1.5), sunk(1.6), sunk(-1.5), sunk(-1.6)]).toEqual([1, 0, 1, 0]);
+  });
+
+  it('neither far apart nor on one another', () => {
+    const apart = (gap: number) => rows(stem(0, 0, 4, 10), stem(4 + gap, 0, 4, 10), stem(8 + 2 * gap, 0, 4, 10)).length;
+    expect([apart(11.9), apart(12), apart(-2.7), apart(-2.9)]).toEqual([1, 0, 1, 0]);
+    const wide = (gap: number) => rows(stem(0, 0, 12, 10), stem(12 + gap, 0, 12, 10), stem(24 + 2 * gap, 0, 12, 10)).length;
+    expect([wide(-2.9), wide(-3.1)]).toEqual([1, 0]);
+  });
+
+  it('no broader than they may be, and not too high', () => {
+    const broad = (w: number) => rows(...[0, 1, 2].map((k) => stem(k * (w + 2), 0, w, 10))).length;
+    expect([broad(16), broad(16.1)]).toEqual([1, 0]);
+    const tall = (h: number) => rows(...[0, 1, 2].map((k) => stem(k * 30, 0, 20, h))).length;
+    expect([tall(60), tall(60.1)]).toEqual([1, 0]);
+  });
+
+  it('two lines of text are two rows', () => {
+    expect(rows(...three(), ...[0, 1, 2].map((k) => stem(k * 6, 40, 4, 10)))).toEqual([[0, 1, 2], [3, 4, 5]]); // prettier-ignore
+  });
+
+  it('know flat letters from round ones and from those that are neither', () => {
+    const formOf = (one: MadePiece) => {
+      const { job, shaped } = contextOf([stem(-12, 0, 4, 10), stem(-6, 0, 4, 10), one]);
+      return letterRows(job, shaped)[0]!.map((l) => l.form)[2];
+    };
+    expect(formOf(stem(0, 0, 4, 10))).toBe('flat');
+    expect(formOf(bowl(0, 0, 8, 10))).toBe('round');
+    expect(formOf({ area: 'M0,10 h8 v-5 a4,5 0 0 0 -8,0 Z' })).toBe('other');
+    // A top of 1.5 mm on a letter of 10 mm is flat, one of 1.4 is not.
+    const trapeze = (top: number): MadePiece => ({ area: `M0,10 h8 L${4 + top / 2},0 h${-top} Z` });
+    expect([formOf(trapeze(1.55)), formOf(trapeze(1.45))]).toEqual(['flat', 'other']);
+  });
+
+  it('measure each letter', () => {
+    const { job, shaped } = contextOf([stem(0, 2, 4, 10), bowl(6, 2, 6, 10), stem(14, 2, 4, 10)]);
+    expect(letterRows(job, shaped)[0]![1]!).toMatchObject({
+      index: 1,
+      heightMm: expect.closeTo(10, 1) as number,
+      middleY: expect.closeTo(7, 1) as number,
+    });
+  });
+});
+
+describe('letters that are small', () => {
+  const word = (h: number, weight = 40) =>
+    smallLetter.find(contextOf([0, 1, 2].map((k) => stem(k * 6, 0, 0.4 * h, h)), { job: { threads: [{ id: 't1', code: 'Q', name: 'Q', hex: '#000000', weight }] } })); // prettier-ignore
+
+  it('under four millimetres cannot be read, under six they want thin thread', () => {
+    expect([word(6).length, word(5.9).length, word(5.9, 60).length, word(3.9, 60).length]).toEqual([0, 1, 0, 1]);
+    expect(word(5)[0]).toMatchObject({ severity: 'note', pieces: ['p0', 'p1', 'p2'], measured: 5, limit: 6, unit: 'mm' });
+    expect(word(3.9)[0]).toMatchObject({ severity: 'warn', measured: 3.9, limit: 4 });
+    expect(word(4)[0]).toMatchObject({ severity: 'note' });
+  });
+
+  it('the lowest of a row counts', () => {
+    const [one] = smallLetter.find(contextOf([stem(0, 0, 2, 7), stem(4, 1.5, 2, 5.5), stem(8, 0, 2, 7)]));
+    expect(one).toMatchObject({ measured: 5.5, at: { x: 5, y: 4.25 } });
+  });
+});
+
+describe('round letters beside flat ones', () => {
+  const word = (round: number, height = 10) => [stem(0, 0, 4, height), bowl(6, (height - round) / 2, 8, round), stem(16, 0, 4, height)];
+  const short = (round: number, height?: number) => letterHeights.find(contextOf(word(round, height)));
+
+  it('want a tenth of a millimetre more at top and bottom', () => {
+    expect([short(10.19).length, short(10.22).length, short(9).length]).toEqual([1, 0, 1]);
+    expect(short(10)[0]).toMatchObject({ pieces: ['p1'], limit: 0.2, unit: 'mm', measured: expect.closeTo(0, 2) as number });
+    expect(short(9)[0]!.measured).toBeCloseTo(-0.5, 2);
+    expect([short(5, 5).length, short(4.9, 4.9).length]).toEqual([1, 0]);
+  });
+
+  it('nobody can tell without both', () => {
+    expect(letterHeights.find(contextOf([0, 1, 2].map((k) => stem(k * 6, 0, 4, 10))))).toEqual([]);
+    expect(letterHeights.find(contextOf([0, 1, 2].map((k) => bowl(k * 9, 0, 8, 10))))).toEqual([]);
+  });
+
+  it('the fix makes each as high as it should be, about its own middle', () => {
+    const context = contextOf([...word(9), bowl(22, 0.2, 8, 9.6)]);
+    const [one] = letterHeights.find(context);
+    expect(one!.pieces).toEqual(['p1', 'p3']);
+    expect(one!.at.x).toBeCloseTo(10, 1);
+    const mended = withFix(context.job, one!.fix!);
+    const after = contextOf(mended.pieces.map((p) => ({ area: p.area! })));
+    const row = letterRows(after.job, after.shaped)[0]!;
+    for (const l of row.filter((r) => r.form === 'round')) expect(l.heightMm).toBeCloseTo(10.4, 1);
+    expect(row.find((l) => l.index === 1)!.middleY).toBeCloseTo(5, 1);
+    expect(letterHeights.find(after)).toEqual([]);
+  });
+});
+
+describe('findings', () => {
+  const one: Finding = { rule: 'r', severity: 'warn', pieces: ['a', 'b'], at: { x: 1.23456, y: -2 }, measured: 0.12345, limit: 3, unit: 'mm', limitFrom: 'craft', message: 'm' }; // prettier-ignore
+
+  it('in reports are plain and rounded', () => {
+    expect(findingsReport([one, { ...one, pieces: [], accepted: 'so it is' }])).toEqual([
+      { rule: 'r', severity: 'warn', piece: 'a', pieces: ['a', 'b'], at: [1.235, -2], measured: 0.123, limit: 3, unit: 'mm', limit_from: 'craft', message: 'm' },
+      { rule: 'r', severity: 'warn', piece: null, pieces: [], at: [1.235, -2], measured: 0.123, limit: 3, unit: 'mm', limit_from: 'craft', message: 'm', accepted: 'so it is' },
+    ]); // prettier-ignore
+  });
+
+  it('concern the same pieces in whatever order', () => {
+    expect([
+      samePieces(['a', 'b'], ['b', 'a']),
+      samePieces(['a'], ['a', 'b']),
+      samePieces(['a', 'b'], ['a', 'c']),
+      samePieces([], []),
+    ]).toEqual([true, false, false, true]);
+  });
+
+  it('a fix sets and takes away what it says, in its piece alone', () => {
+    const { job } = contextOf([stem(0, 0, 4, 4, { start: [1, 1] }), stem(9, 0, 4, 4)]);
+    const withOwn = { ...job, pieces: job.pieces.map((p) => ({ ...p, settings: { spacing: 0.5, angle: 30 } })) };
+    const made = withFix(withOwn, { label: 'l', brief: { quantity: 7 }, pieces: [{ id: 'p0', patch: { width: 3 }, settings: { spacing: undefined, pullComp: 0.3 }, without: ['start'] }] }); // prettier-ignore
+    expect(made.brief).toEqual({ ...job.brief, quantity: 7 });
+    expect(made.pieces[0]).toEqual({ ...withOwn.pieces[0], width: 3, start: undefined, settings: { angle: 30, pullComp: 0.3 } });
+    expect('start' in made.pieces[0]!).toBe(false);
+    expect(made.pieces[1]).toBe(withOwn.pieces[1]);
+  });
+
+  it('of a whole job come gravest first, accepted ones with their reason, and tell how far they are', () => {
+    const { job } = contextOf([stem(95, 0, 10, 4), stem(0, 0, 0.5, 20)]);
+    const told: number[] = [];
+    const found = prove(job, undefined, undefined, undefined, (done) => told.push(done));
+    const rank = found.map((f) => ['stop', 'warn', 'note'].indexOf(f.severity));
+    expect(rank).toEqual(rank.slice().sort((a, b) => a - b));
+    expect(found.map((f) => f.rule)).toEqual(expect.arrayContaining(['outside-hoop', 'line-too-thin']));
+    expect(told[told.length - 1]).toBe(1);
+    expect(told.every((v, k) => v > (told[k - 1] ?? 0))).toBe(true);
+    const [first] = found;
+    const lived = prove({ ...job, accepted: [{ rule: first!.rule, pieces: first!.pieces, reason: 'the long frame' }] });
+    expect(lived.filter((f) => f.accepted !== undefined).map((f) => [f.rule, f.accepted])).toEqual([[first!.rule, 'the long frame']]);
+    const other = prove({ ...job, accepted: [{ rule: first!.rule, pieces: ['p1'], reason: 'not this one' }] });
+    expect(other.every((f) => f.accepted === undefined)).toBe(true);
+  });
+});
