@@ -26,7 +26,12 @@ export default {
   testRunner: 'jest',
   plugins: ['@stryker-mutator/jest-runner'],
   coverageAnalysis: 'perTest',
-  mutate: [...parts.map(({ code }) => (code.endsWith('.ts') ? code : `${code}/**/*.ts`)), '!**/*.test.ts', '!**/*Fixtures.ts', '!**/registry.ts'],
+  mutate: [
+    ...parts.map(({ code }) => (code.endsWith('.ts') ? code : `${code}/**/*.ts`)),
+    '!**/*.test.ts',
+    '!**/*Fixtures.ts',
+    '!**/registry.ts',
+  ],
   jest: {
     config: {
       ...jest,

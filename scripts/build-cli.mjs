@@ -25,7 +25,7 @@ copyFileSync('scripts/cli-launcher.cjs', join(OUT, 'cobble.cjs'));
 
 // One run of each command leaves behind what it compiled, for the runs to come.
 const [drawing, report] = ['public/demo/heron.svg', join(tmpdir(), `cobble-first-run-${process.pid}.json`)];
-execFileSync('bin/cobble', ['plan', drawing, '--width', '63.5', '--cloth', 'twill', '--report', report], {
+execFileSync(join('bin', 'cobble'), ['plan', drawing, '--width', '63.5', '--cloth', 'twill', '--report', report], {
   env: { ...process.env, COBBLE_FIRST_RUN: '1' },
   stdio: ['ignore', 'ignore', 'inherit'],
 });

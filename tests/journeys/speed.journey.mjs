@@ -91,7 +91,7 @@ test('a job of 100,000 stitches is moved and zoomed', async () => {
         .perform();
   });
   await (await h.find('button[aria-label="7500 stitches a second"]')).click();
-  await (await h.find('button[aria-label="To the first stitch (Home)"]')).click();
+  await (await h.find('button[aria-label="To the first stitch"]')).click();
   await frames('replaying', async () => {
     await (await h.find('button[aria-label="Sew (Space)"]')).click();
     await driver.sleep(5000);

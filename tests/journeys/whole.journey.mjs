@@ -7,6 +7,7 @@ import { join, resolve } from 'node:path';
 import { test } from 'node:test';
 import { By, startJourney } from './browser.mjs';
 
+const COBBLE = join('bin', 'cobble');
 const LANTERN = resolve('tests/fixtures/lantern.svg');
 const { app, driver, downloads, h } = await startJourney();
 
@@ -81,7 +82,7 @@ test('art measures the drawing at that size, lists what it cannot sew, and makes
 test('the totals agree with the headless plan of the same drawing', async () => {
   const report = join(mkdtempSync(join(tmpdir(), 'cobble-')), 'r.json');
   const out = report.replace('.json', '.csv');
-  execFileSync('bin/cobble', ['plan', LANTERN, '--width', '63.5', '--cloth', 'twill', '--out', out, '--report', report]);
+  execFileSync(COBBLE, ['plan', LANTERN, '--width', '63.5', '--cloth', 'twill', '--out', out, '--report', report]);
   const figures = JSON.parse(readFileSync(report, 'utf8'));
   assert.equal(await h.total('stitches'), figures.stitches.toLocaleString('en'));
   assert.equal(await h.total('trims'), String(figures.trims));
@@ -135,7 +136,7 @@ test('dragging a stretch of the thread line changes the order', async () => {
 });
 
 test('the replay sews stitch by stitch and stops', async () => {
-  await (await h.find('button[aria-label="To the first stitch (Home)"]')).click();
+  await (await h.find('button[aria-label="To the first stitch"]')).click();
   await h.poll('at the start', async () => /^0 /.test(await h.text('[data-testid="play-position"]')));
   for (let i = 0; i < 3; i++) await (await h.find('button[aria-label="One stitch on (.)"]')).click();
   // The first of the three takes the needle to its place: that is no stitch.
@@ -157,7 +158,7 @@ test('every file leaves, and the bundle comes back as the same job with the same
   assert.match(readFileSync(await takeAway('gcode'), 'utf8'), /G21/);
   const bundle = await takeAway('cobble');
   const out = bundle.replace('.cobble', '-again.csv');
-  execFileSync('bin/cobble', ['plan', bundle, '--out', out]);
+  execFileSync(COBBLE, ['plan', bundle, '--out', out]);
   assert.equal(readFileSync(out, 'utf8'), csv);
   await driver.get(app.address);
   await h.find('a[aria-label="Open lantern"]');

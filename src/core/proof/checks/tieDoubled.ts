@@ -28,7 +28,9 @@ export const tieDoubled: Check = {
     close();
     if (found.length === 0) return [];
     const worst = found.reduce((a, b) => (b.count > a.count ? b : a));
-    const owners = [...new Set(found.map((f) => plan.piece[Math.min(f.from + f.count, plan.piece.length - 1)]!))].map((i) => job.pieces[i]!.id);
+    const owners = [...new Set(found.map((f) => plan.piece[Math.min(f.from + f.count, plan.piece.length - 1)]!))].map(
+      (i) => job.pieces[i]!.id,
+    );
     return [
       {
         pieces: owners,

@@ -6,10 +6,11 @@ import { formatClock } from '@/core/units/length';
 import { useJob } from '@/session/job/jobStore';
 import { usePlan } from '@/session/derived/planStore';
 import { SPEEDS, useView } from '@/session/view/viewStore';
+import { SignButton } from '../../components/Button';
 import { CommandSign } from '../../commands/CommandButton';
 import { Tick } from '../../components/Tick';
-import { ALL_SEWN, STITCH_BACK, STITCH_ON, TO_FIRST_STITCH } from '../tools/benchKeys';
-import { togglePlay } from './player';
+import { ALL_SEWN, STITCH_BACK, STITCH_ON } from '../tools/benchKeys';
+import { seek, togglePlay } from './player';
 import { timelineOf } from '@/core/plan/timeline';
 import { useRested } from '../useRested';
 
@@ -31,9 +32,9 @@ export function PlayControls() {
   return (
     <div className="flex w-[176px] shrink-0 flex-col gap-1.5 border-r border-hairline p-2">
       <div className="flex items-center justify-between">
-        <CommandSign command={TO_FIRST_STITCH} disabled={off}>
+        <SignButton name="To the first stitch" disabled={off} onClick={() => seek(0)}>
           <SkipBack size={16} />
-        </CommandSign>
+        </SignButton>
         <CommandSign command={STITCH_BACK} disabled={off}>
           <ChevronLeft size={17} />
         </CommandSign>

@@ -15,7 +15,7 @@ import { keyCommand } from '../../commands/keys';
 import { removeSaying } from '../card/removeSaying';
 import { giveUp, takeTool } from './inHand';
 import { toolInHand, TOOLS } from './registry';
-import { seek, stepBy, togglePlay } from '../threadline/player';
+import { playFrom, stepBy, togglePlay } from '../threadline/player';
 
 function withSelected(run: (id: string, index: number) => void): () => void {
   return () => {
@@ -78,7 +78,6 @@ const needsCopy = (): string | null => (hasCopy() ? null : 'Nothing was copied y
 /** Commands that have a button as well as a key. */
 export const STITCH_ON = keyCommand('One stitch on', '.', () => stepBy(1));
 export const STITCH_BACK = keyCommand('One stitch back', ',', () => stepBy(-1));
-export const TO_FIRST_STITCH = keyCommand('To the first stitch', 'Home', () => seek(0));
 export const ALL_SEWN = keyCommand('All sewn', 'End', () => useView.setState({ playhead: null, playing: false }));
 export const TOGGLE_PATH = keyCommand('The path: a better order, and why the thread is cut', 'Ctrl+Enter', () =>
   useRoute.getState().open ? closeRoute() : openRoute(),
@@ -106,7 +105,7 @@ export const BENCH_KEYS = [
   keyCommand('Sew, or stop sewing', 'Space', togglePlay),
   STITCH_ON,
   STITCH_BACK,
-  TO_FIRST_STITCH,
+  keyCommand('From the first stitch', 'Home', () => playFrom(0)),
   ALL_SEWN,
   keyCommand('Next piece in the sewing order', 'N', () => selectNeighbour(1)),
   keyCommand('Piece before', 'B', () => selectNeighbour(-1)),
