@@ -3,7 +3,7 @@ import { smallLetter } from './checks/smallLetter';
 import { contextOf, type MadePiece } from './contextFixtures';
 import { findingsReport } from './findingsReport';
 import { letterRows } from './letters';
-import { prove, samePieces, withFix } from './prove';
+import { samePieces, withFix } from './prove';
 import type { Finding } from './finding';
 
 /** A bar with flat ends, its left upper corner at a place. */
@@ -155,21 +155,5 @@ describe('findings', () => {
     expect(made.pieces[0]).toEqual({ ...withOwn.pieces[0], width: 3, start: undefined, settings: { angle: 30, pullComp: 0.3 } });
     expect('start' in made.pieces[0]!).toBe(false);
     expect(made.pieces[1]).toBe(withOwn.pieces[1]);
-  });
-
-  it('of a whole job come gravest first, accepted ones with their reason, and tell how far they are', () => {
-    const { job } = contextOf([stem(95, 0, 10, 4), stem(0, 0, 0.5, 20)]);
-    const told: number[] = [];
-    const found = prove(job, undefined, undefined, undefined, (done) => told.push(done));
-    const rank = found.map((f) => ['stop', 'warn', 'note'].indexOf(f.severity));
-    expect(rank).toEqual(rank.slice().sort((a, b) => a - b));
-    expect(found.map((f) => f.rule)).toEqual(expect.arrayContaining(['outside-hoop', 'line-too-thin']));
-    expect(told[told.length - 1]).toBe(1);
-    expect(told.every((v, k) => v > (told[k - 1] ?? 0))).toBe(true);
-    const [first] = found;
-    const lived = prove({ ...job, accepted: [{ rule: first!.rule, pieces: first!.pieces, reason: 'the long frame' }] });
-    expect(lived.filter((f) => f.accepted !== undefined).map((f) => [f.rule, f.accepted])).toEqual([[first!.rule, 'the long frame']]);
-    const other = prove({ ...job, accepted: [{ rule: first!.rule, pieces: ['p1'], reason: 'not this one' }] });
-    expect(other.every((f) => f.accepted === undefined)).toBe(true);
   });
 });

@@ -102,7 +102,7 @@ describe('cloth as cells, held against looking at every cell', () => {
         ground.lay(order);
         run({ items, order, k: k % items.length, places: places.map(placed), ground, plain: new PlainCloth(items, order) });
       }),
-      { seed: 5, numRuns: 300 },
+      { seed: 5, numRuns: 150 },
     );
 
   it('a place is hidden where something at its turn or later covers it, and no foam lies there', () => {
