@@ -31,7 +31,7 @@ function words(job: Job, from: number, to: number, reason: PlannedCut): string {
       return `the machine waits before ${name(job, to)}`;
     case 'asked':
       return `you want a cut before ${name(job, to)}`;
-    case 'foam':
+    case 'barred':
       return `foam lies between ${name(job, from)} and ${name(job, to)}: a run would flatten it`;
     case 'far':
       return `the hidden way from ${name(job, from)} to ${name(job, to)} takes longer than a cut`;

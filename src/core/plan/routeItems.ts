@@ -34,7 +34,7 @@ export function routeItem(piece: Piece, shape: PreparedShape, settings: Resolved
 
 /** What settings mean to the router: most changes of them mean nothing. */
 interface Traits {
-  foam: boolean;
+  barred: boolean;
   /** Its cover hides what runs beneath it. */
   dense: boolean;
   /** Its lines hide what runs along them. */
@@ -44,7 +44,7 @@ interface Traits {
 function traitsOf(piece: Piece, shape: PreparedShape, settings: ResolvedSettings): Traits {
   const spacing = Math.max(settings.spacing?.value ?? 9, settings.spacingTo?.value ?? 0);
   return {
-    foam: (settings.foam?.value ?? 0) > 0,
+    barred: (settings.foam?.value ?? 0) > 0,
     dense: spacing <= HIDES_TO_MM && formOf(piece) !== 'line',
     hidesAlong: !!shape.lines && hidesAlong(piece, settings),
   };
@@ -63,7 +63,7 @@ function makeItem(piece: Piece, shape: PreparedShape, settings: ResolvedSettings
     lines: lines ?? [],
     painted: form === 'line' && shape.lines ? spansAlong(shape.lines) : spansOf(shape.painted),
     box: boundsOf(shape.painted),
-    foam: traits.foam,
+    barred: traits.barred,
     column: form === 'column',
     rim: form === 'rows' ? shape.cover : null,
     rowAt: rowsOf(piece, shape, settings),

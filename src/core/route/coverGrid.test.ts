@@ -11,7 +11,7 @@ interface Made {
   w: number;
   h: number;
   thread: string;
-  kind: 'cover' | 'open' | 'foam' | 'line';
+  kind: 'cover' | 'open' | 'barred' | 'line';
 }
 
 const MADE = fc.record({
@@ -20,7 +20,7 @@ const MADE = fc.record({
   w: fc.integer({ min: 1, max: 24 }),
   h: fc.integer({ min: 1, max: 24 }),
   thread: fc.constantFrom('a', 'b'),
-  kind: fc.constantFrom('cover' as const, 'cover' as const, 'cover' as const, 'open' as const, 'foam' as const, 'line' as const),
+  kind: fc.constantFrom('cover' as const, 'cover' as const, 'cover' as const, 'open' as const, 'barred' as const, 'line' as const),
 });
 /** Made on quarters of a millimetre, so that every cell lies wholly inside a box or outside it. */
 const areaOf = ({ x, y, w, h }: Made): Area => box(x * CELL_MM, y * CELL_MM, w * CELL_MM, h * CELL_MM);
@@ -31,13 +31,13 @@ const itemOf = (made: Made): RouteItem => {
     const lines = [[at(made.x * CELL_MM, made.y * CELL_MM), at((made.x + made.w) * CELL_MM, (made.y + made.h) * CELL_MM)]];
     return item(area, { thread, hides: NONE, lines, tracks: spansAlong(lines) });
   }
-  return item(area, { thread, foam: kind === 'foam', ...(kind === 'open' ? { hides: NONE } : {}) });
+  return item(area, { thread, barred: kind === 'barred', ...(kind === 'open' ? { hides: NONE } : {}) });
 };
 
 /** The same cloth, looked at cell by cell. */
 class PlainCloth {
   private readonly latest = new Map<string, number>();
-  private readonly foam = new Set<string>();
+  private readonly barred = new Set<string>();
 
   constructor(items: readonly RouteItem[], order: readonly number[]) {
     const each = (spans: Int32Array, put: (key: string) => void): void => {
@@ -46,13 +46,13 @@ class PlainCloth {
     order.forEach((index, position) => {
       for (const spans of [items[index]!.hides, items[index]!.tracks]) each(spans, (key) => this.latest.set(key, position));
     });
-    for (const i of items) if (i.foam) each(i.painted, (key) => this.foam.add(key));
+    for (const i of items) if (i.barred) each(i.painted, (key) => this.barred.add(key));
   }
 
   key = (p: Point): string => `${Math.floor(p.y / CELL_MM)} ${Math.floor(p.x / CELL_MM)}`;
   last = (key: string): number => this.latest.get(key) ?? -1;
-  isFoam = (key: string): boolean => this.foam.has(key) && this.latest.size > 0;
-  hidden = (key: string, k: number): boolean => this.last(key) >= k && !this.foam.has(key);
+  isBarred = (key: string): boolean => this.barred.has(key) && this.latest.size > 0;
+  hidden = (key: string, k: number): boolean => this.last(key) >= k && !this.barred.has(key);
 
   /** All that hangs together with a hidden cell, corners too. */
   around(key: string, k: number): Set<string> {
@@ -105,7 +105,7 @@ describe('cloth as cells, held against looking at every cell', () => {
       { seed: 5, numRuns: 150 },
     );
 
-  it('a place is hidden where something at its turn or later covers it, and no foam lies there', () => {
+  it('a place is hidden where something at its turn or later covers it, and nothing bars it', () => {
     scene(({ ground, plain, places, k }) => {
       for (const p of places) {
         expect(ground.hidden(ground.cellAt(p), k)).toBe(plain.hidden(plain.key(p), k));
@@ -158,12 +158,12 @@ describe('cloth as cells, held against looking at every cell', () => {
         const [from, to] = [places[n - 1]!, places[n]!];
         const gap = Math.hypot(to.x - from.x, to.y - from.y);
         const steps = Math.max(1, Math.ceil(gap / 0.25));
-        let [bare, over, foam] = [0, 0, false];
+        let [bare, over, barred] = [0, 0, false];
         for (let s = 0; s < steps; s++) {
           const t = (s + 0.5) / steps;
           const key = plain.key({ x: from.x + (to.x - from.x) * t, y: from.y + (to.y - from.y) * t });
           const last = plain.last(key);
-          if (plain.isFoam(key)) foam = true;
+          if (plain.isBarred(key)) barred = true;
           else if (last < 0 || (last < k && items[order[last]!]!.thread !== items[order[k]!]!.thread)) bare += gap / steps;
           else if (last < k) over += gap / steps;
         }
@@ -171,7 +171,7 @@ describe('cloth as cells, held against looking at every cell', () => {
         // A probe may fall on the border of two cells.
         expect(Math.abs(seen.bareMm - bare)).toBeLessThan(0.51);
         expect(Math.abs(seen.overMm - over)).toBeLessThan(0.51);
-        if (foam !== seen.foam) expect(gap).toBeGreaterThan(0);
+        if (barred !== seen.barred) expect(gap).toBeGreaterThan(0);
         if (seen.over) expect(items[order[seen.over.piece]!]!.thread).toBe(items[order[k]!]!.thread);
       }
     });
@@ -244,9 +244,9 @@ describe('what needs no cut', () => {
   });
 
   it('never over foam', () => {
-    const foam = item(box(0, 0, 20), { foam: true });
-    expect(straight([foam, dot()], at(5, 5), at(5.5, 5))).toBe(false);
-    expect(straight([foam, dot()], at(-2, 5), at(-1.2, 5))).toBe(true);
+    const barred = item(box(0, 0, 20), { barred: true });
+    expect(straight([barred, dot()], at(5, 5), at(5.5, 5))).toBe(false);
+    expect(straight([barred, dot()], at(-2, 5), at(-1.2, 5))).toBe(true);
   });
 
   it('asks for the rows in the middle of what lies over them', () => {

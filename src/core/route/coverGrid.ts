@@ -24,7 +24,7 @@ interface Straight {
   overMm: number;
   /** A place in the middle of what lies over own rows. */
   over: { piece: number; at: Point } | null;
-  foam: boolean;
+  barred: boolean;
 }
 
 /** The hidden way near a place: a number that all places on it share, and how far the place lies from it, mm. */
@@ -43,7 +43,7 @@ interface Reach {
 
 interface Cells {
   latest: Int16Array;
-  foam: Uint8Array;
+  barred: Uint8Array;
   parent: Int32Array;
   next: Int32Array;
   reach: Reach;
@@ -51,7 +51,7 @@ interface Cells {
 
 const cellsOf = (n: number): Cells => ({
   latest: new Int16Array(n),
-  foam: new Uint8Array(n),
+  barred: new Uint8Array(n),
   parent: new Int32Array(n),
   next: new Int32Array(n),
   reach: { top: new Int16Array(n), bottom: new Int16Array(n), left: new Int16Array(n), right: new Int16Array(n) },
@@ -69,7 +69,7 @@ export class CoverGrid {
   readonly rows: number;
   /** Position in the order of the last piece that hides a cell; -1 when none does. */
   readonly latest: Int16Array;
-  private readonly foam: Uint8Array;
+  private readonly barred: Uint8Array;
   private readonly parent: Int32Array;
   private readonly next: Int32Array;
   private readonly heads: Int32Array;
@@ -105,12 +105,12 @@ export class CoverGrid {
     const cells = spent?.latest.length === n ? spent.cells : cellsOf(n);
     this.cells = cells;
     this.latest = cells.latest;
-    this.foam = cells.foam.fill(0);
+    this.barred = cells.barred.fill(0);
     this.parent = cells.parent;
     this.next = cells.next;
     this.reach = cells.reach;
     this.heads = new Int32Array(items.length + 1);
-    for (const item of items) if (item.foam) this.paint(item.painted, (cell) => (this.foam[cell] = 1));
+    for (const item of items) if (item.barred) this.paint(item.painted, (cell) => (this.barred[cell] = 1));
   }
 
   private paint(spans: Spans, put: (cell: number) => void): void {
@@ -138,14 +138,14 @@ export class CoverGrid {
     this.sequence = order.map((i) => this.items[i]!);
     this.threads = this.sequence.map((i) => i.thread);
     this.heads.fill(-1);
-    const { latest, foam } = this;
+    const { latest, barred } = this;
     for (let cell = 0; cell < latest.length; cell++) {
       const position = latest[cell]!;
-      if (position < 0 || foam[cell] === 1) continue;
+      if (position < 0 || barred[cell] === 1) continue;
       this.next[cell] = this.heads[position]!;
       this.heads[position] = cell;
       // What follows in the row and is hidden by the same piece goes with it; the outermost cells are never hidden.
-      while (latest[cell + 1] === position && foam[cell + 1] === 0) cell++;
+      while (latest[cell + 1] === position && barred[cell + 1] === 0) cell++;
     }
     this.parent.fill(-1);
     this.active = order.length;
@@ -170,9 +170,9 @@ export class CoverGrid {
 
   /** The cells in a row from `first` on that a piece hides, joined to all that is known around them. */
   private revealRun(first: number, position: number): void {
-    const { latest, foam, parent, columns } = this;
+    const { latest, barred, parent, columns } = this;
     let last = first;
-    while (latest[last + 1] === position && foam[last + 1] === 0) last++;
+    while (latest[last + 1] === position && barred[last + 1] === 0) last++;
     parent.fill(first, first, last + 1);
     const { reach } = this;
     reach.top[first] = reach.bottom[first] = Math.floor(first / columns);
@@ -239,7 +239,7 @@ export class CoverGrid {
   }
 
   hidden(cell: number, k: number): boolean {
-    return cell >= 0 && this.latest[cell]! >= k && this.foam[cell] === 0;
+    return cell >= 0 && this.latest[cell]! >= k && this.barred[cell] === 0;
   }
 
   /** The nearest cell to a place that is hidden before piece `k`; -1 when none is near. */
@@ -254,7 +254,7 @@ export class CoverGrid {
       const dy = centreOf(r + this.top) - p.y;
       for (let c = fromC; c <= toC; c++) {
         const cell = r * this.columns + c;
-        if (this.latest[cell]! < k || this.foam[cell] !== 0) continue;
+        if (this.latest[cell]! < k || this.barred[cell] !== 0) continue;
         const d = hypot(centreOf(c + this.left) - p.x, dy);
         if (d < least && d <= NEAR_MM) [best, least] = [cell, d];
       }
@@ -280,7 +280,7 @@ export class CoverGrid {
     const letters = !clean && reached?.column === true && left?.column === true;
     const mostOver = clean ? OVER_ANYHOW_MM : OVER_OWN_MM;
     const seen = this.straight(from, to, k);
-    if (seen.foam || seen.bareMm > (letters ? LETTER_GAP_MM : TOUCHING_MM) || seen.overMm > mostOver) return false;
+    if (seen.barred || seen.bareMm > (letters ? LETTER_GAP_MM : TOUCHING_MM) || seen.overMm > mostOver) return false;
     return seen.overMm <= OVER_ANYHOW_MM || this.withRows(seen, from, to);
   }
 
@@ -290,13 +290,13 @@ export class CoverGrid {
     const steps = Math.max(1, Math.ceil(gap / PROBE_MM));
     const step = gap / steps;
     const [dx, dy] = [(to.x - from.x) / steps, (to.y - from.y) / steps];
-    const seen: Straight = { bareMm: 0, overMm: 0, over: null, foam: false };
+    const seen: Straight = { bareMm: 0, overMm: 0, over: null, barred: false };
     const thread = this.link?.to.thread ?? this.threads[k];
     for (let s = 0; s < steps; s++) {
       const [x, y] = [from.x + dx * (s + 0.5), from.y + dy * (s + 0.5)];
       const cell = this.cellOver(x, y);
       const last = cell < 0 ? -1 : this.latest[cell]!;
-      if (cell >= 0 && this.foam[cell] === 1) seen.foam = true;
+      if (cell >= 0 && this.barred[cell] === 1) seen.barred = true;
       else if (last >= k) continue;
       else if (last >= 0 && this.threads[last] === thread) {
         seen.overMm += step;

@@ -22,8 +22,8 @@ export interface RouteItem {
   /** Everything it paints, for knowing what lies over what. */
   painted: Spans;
   box: Bounds;
-  /** Foam lies under it: nothing may run across. */
-  foam: boolean;
+  /** Nothing may run across it: foam lies there, say. */
+  barred: boolean;
   /** A column of lettering or the like: the stitch to the next one may show a little. */
   column: boolean;
   /** Its outline, when it may begin and end anywhere on it. */

@@ -19,7 +19,7 @@ export function item(area: Area, over: Partial<RouteItem> = {}): RouteItem {
     lines: [],
     painted: spansOf(area),
     box: boundsOf(area),
-    foam: false,
+    barred: false,
     column: false,
     rim: null,
     rowAt: () => null,

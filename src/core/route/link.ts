@@ -7,7 +7,7 @@ import { TRAVEL_STITCH_MM, type Pace } from './seconds';
 import { hiddenWay } from './ways';
 
 /** Why the thread is cut between two pieces of one colour. */
-export type CutReason = 'asked' | 'foam' | 'open' | 'far';
+export type CutReason = 'asked' | 'barred' | 'open' | 'far';
 
 /** How the needle comes to a piece from the one before it. */
 export interface Link {
@@ -41,7 +41,7 @@ export function linkTo(
   if (target.approach?.how === 'travel') {
     return { how: 'travel', way: inStitches([from, ...(target.approach.way ?? []), to]), shownMm };
   }
-  if (gap <= TOUCHING_MM && !seen.foam) return { how: 'stitch', way: [], shownMm };
+  if (gap <= TOUCHING_MM && !seen.barred) return { how: 'stitch', way: [], shownMm };
   const way = hiddenWay(ground, from, to, k, () => sequence.slice(k).flatMap((i) => i.lines), looked);
   if (way) {
     const length = way.slice(1).reduce((sum, p, i) => sum + distance(p, way[i]!), 0);
@@ -51,7 +51,7 @@ export function linkTo(
   if (ground.goesStraight(from, to, k, clean)) {
     return gap <= TRAVEL_STITCH_MM ? { how: 'stitch', way: [], shownMm } : { how: 'travel', way: inStitches([from, to]), shownMm };
   }
-  return { how: 'trim', way: [], reason: seen.foam ? 'foam' : 'open', shownMm };
+  return { how: 'trim', way: [], reason: seen.barred ? 'barred' : 'open', shownMm };
 }
 
 /** Penetrations along a way, its corners among them, without its ends. */

@@ -109,7 +109,7 @@ describe('links', () => {
     expect(link([item(cover, other), ...dots], 2, at(0), at(20)).how).toBe('trim');
     expect(link([...dots, item(cover, { ...other, hides: NONE })], 1, at(0), at(20)).how).toBe('trim');
     expect(link([...dots, item(cover, other)], 1, at(0), at(20)).how).toBe('travel');
-    expect(link([...dots, item(cover, { ...other, foam: true })], 1, at(0), at(20))).toMatchObject({ how: 'trim', reason: 'foam' });
+    expect(link([...dots, item(cover, { ...other, barred: true })], 1, at(0), at(20))).toMatchObject({ how: 'trim', reason: 'barred' });
   });
 
   test('a line sewn later hides a run exactly beneath it', () => {

@@ -47,7 +47,7 @@ describe('a hidden way', () => {
   it('there is none to cover that does not hang together, and none over foam', () => {
     const apart = ground([first, item(box(0, 0, 5)), item(box(20, 0, 5))]);
     expect(hiddenWay(apart, at(2, 2), at(22, 2), 1, () => [])).toBeNull();
-    expect(hiddenWay(ground([first, { ...arms, foam: true }]), at(2, 1), at(18, 1), 1, () => [])).toBeNull();
+    expect(hiddenWay(ground([first, { ...arms, barred: true }]), at(2, 1), at(18, 1), 1, () => [])).toBeNull();
   });
 
   it('keeps exactly to a line where only that hides it', () => {
