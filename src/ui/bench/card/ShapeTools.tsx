@@ -43,54 +43,21 @@ const ALIGN: readonly [Alignment, string, typeof Group][] = [
 const SMALL = '!h-7 !w-7';
 const say = (refusal: string | null): void => void (refusal && toast.error(refusal));
 
+const isLocked = (pieces: readonly Piece[]): boolean => pieces.length > 0 && pieces.every((p) => p.locked);
+
 /** What can be done to the shape of what is chosen, and how it is placed and kept. */
 export function ShapeTools({ pieces }: { pieces: readonly Piece[] }) {
-  const ids = pieces.map((p) => p.id);
-  const [by, setBy] = useState(0.5);
   const tool = useTool((s) => s.tool);
   const falloff = useEdge((s) => s.falloffMm);
-  const locked = pieces.length > 0 && pieces.every((p) => p.locked);
+  const locked = isLocked(pieces);
   const grouped = pieces.some((p) => p.group);
-  const hasArea = pieces.some((p) => p.area);
   return (
     <details className="border-t border-hairline py-1" data-testid="shape-tools" open={tool === edge ? true : undefined}>
       <summary className="cursor-pointer py-1 text-quiet">
         Shape, line up, keep{locked ? ' · locked' : ''}
         {grouped ? ' · grouped' : ''}
       </summary>
-      <div className="flex flex-wrap items-center gap-0.5" role="group" aria-label="Shape">
-        <span className="w-[82px]">
-          <NumberField label="Offset by" hideLabel value={by} unit="mm" min={0.1} max={10} step={0.1} decimals={1} onCommit={setBy} />
-        </span>
-        <SignButton className={SMALL} name={`Widen the outline by ${by} mm`} disabled={!hasArea} onClick={() => say(offsetChosen(ids, by))}>
-          <Plus size={15} />
-        </SignButton>
-        <SignButton
-          className={SMALL}
-          name={`Narrow the outline by ${by} mm`}
-          disabled={!hasArea}
-          onClick={() => say(offsetChosen(ids, -by))}
-        >
-          <Minus size={15} />
-        </SignButton>
-        <CommandSign className={SMALL} command={JOIN} disabled={pieces.length < 2}>
-          <Combine size={15} />
-        </CommandSign>
-        <CommandSign className={SMALL} command={FEWEST_NODES} disabled={!hasArea}>
-          <Waypoints size={15} />
-        </CommandSign>
-        <SignButton
-          className={SMALL}
-          name="Satin border along the outline"
-          disabled={pieces.length !== 1 || !hasArea}
-          onClick={() => {
-            const made = borderOf(ids[0]!, 3.5);
-            if (made) select(made);
-          }}
-        >
-          <Frame size={15} />
-        </SignButton>
-      </div>
+      <Shape pieces={pieces} />
       {tool === edge && (
         <NumberField
           label="The edge gives way this far to either side"
@@ -104,33 +71,82 @@ export function ShapeTools({ pieces }: { pieces: readonly Piece[] }) {
           onCommit={(falloffMm) => useEdge.setState({ falloffMm })}
         />
       )}
-      <div className="mt-1 flex flex-wrap items-center gap-0.5" role="group" aria-label="Line up">
-        {ALIGN.map(([how, name, Sign]) => (
-          <SignButton key={how} className={SMALL} name={name} onClick={() => align(ids, how)}>
-            <Sign size={15} />
-          </SignButton>
-        ))}
-        <SignButton className={SMALL} name="Even gaps across" disabled={pieces.length < 3} onClick={() => distribute(ids, 'across')}>
-          <AlignHorizontalSpaceAround size={15} />
-        </SignButton>
-        <SignButton className={SMALL} name="Even gaps downwards" disabled={pieces.length < 3} onClick={() => distribute(ids, 'down')}>
-          <AlignVerticalSpaceAround size={15} />
-        </SignButton>
-      </div>
-      <div className="mt-1 flex items-center gap-0.5" role="group" aria-label="Keep">
-        <CommandSign className={SMALL} command={GROUP} name="Group" disabled={pieces.length < 2}>
-          <Group size={15} />
-        </CommandSign>
-        <CommandSign className={SMALL} command={UNGROUP} disabled={!grouped}>
-          <Ungroup size={15} />
-        </CommandSign>
-        <CommandSign className={SMALL} command={TOGGLE_LOCK} name={locked ? 'Unlock' : 'Lock'} pressed={locked}>
-          <Lock size={15} />
-        </CommandSign>
-        <CommandSign className={SMALL} command={TOGGLE_HIDDEN} name="Hide">
-          <EyeOff size={15} />
-        </CommandSign>
-      </div>
+      <LineUp ids={pieces.map((p) => p.id)} />
+      <Keep pieces={pieces} />
     </details>
+  );
+}
+
+function Shape({ pieces }: { pieces: readonly Piece[] }) {
+  const ids = pieces.map((p) => p.id);
+  const [by, setBy] = useState(0.5);
+  const hasArea = pieces.some((p) => p.area);
+  return (
+    <div className="flex flex-wrap items-center gap-0.5" role="group" aria-label="Shape">
+      <span className="w-[82px]">
+        <NumberField label="Offset by" hideLabel value={by} unit="mm" min={0.1} max={10} step={0.1} decimals={1} onCommit={setBy} />
+      </span>
+      <SignButton className={SMALL} name={`Widen the outline by ${by} mm`} disabled={!hasArea} onClick={() => say(offsetChosen(ids, by))}>
+        <Plus size={15} />
+      </SignButton>
+      <SignButton className={SMALL} name={`Narrow the outline by ${by} mm`} disabled={!hasArea} onClick={() => say(offsetChosen(ids, -by))}>
+        <Minus size={15} />
+      </SignButton>
+      <CommandSign className={SMALL} command={JOIN} disabled={pieces.length < 2}>
+        <Combine size={15} />
+      </CommandSign>
+      <CommandSign className={SMALL} command={FEWEST_NODES} disabled={!hasArea}>
+        <Waypoints size={15} />
+      </CommandSign>
+      <SignButton
+        className={SMALL}
+        name="Satin border along the outline"
+        disabled={pieces.length !== 1 || !hasArea}
+        onClick={() => {
+          const made = borderOf(ids[0]!, 3.5);
+          if (made) select(made);
+        }}
+      >
+        <Frame size={15} />
+      </SignButton>
+    </div>
+  );
+}
+
+function LineUp({ ids }: { ids: readonly string[] }) {
+  return (
+    <div className="mt-1 flex flex-wrap items-center gap-0.5" role="group" aria-label="Line up">
+      {ALIGN.map(([how, name, Sign]) => (
+        <SignButton key={how} className={SMALL} name={name} onClick={() => align(ids, how)}>
+          <Sign size={15} />
+        </SignButton>
+      ))}
+      <SignButton className={SMALL} name="Even gaps across" disabled={ids.length < 3} onClick={() => distribute(ids, 'across')}>
+        <AlignHorizontalSpaceAround size={15} />
+      </SignButton>
+      <SignButton className={SMALL} name="Even gaps downwards" disabled={ids.length < 3} onClick={() => distribute(ids, 'down')}>
+        <AlignVerticalSpaceAround size={15} />
+      </SignButton>
+    </div>
+  );
+}
+
+function Keep({ pieces }: { pieces: readonly Piece[] }) {
+  const locked = isLocked(pieces);
+  return (
+    <div className="mt-1 flex items-center gap-0.5" role="group" aria-label="Keep">
+      <CommandSign className={SMALL} command={GROUP} name="Group" disabled={pieces.length < 2}>
+        <Group size={15} />
+      </CommandSign>
+      <CommandSign className={SMALL} command={UNGROUP} disabled={!pieces.some((p) => p.group)}>
+        <Ungroup size={15} />
+      </CommandSign>
+      <CommandSign className={SMALL} command={TOGGLE_LOCK} name={locked ? 'Unlock' : 'Lock'} pressed={locked}>
+        <Lock size={15} />
+      </CommandSign>
+      <CommandSign className={SMALL} command={TOGGLE_HIDDEN} name="Hide">
+        <EyeOff size={15} />
+      </CommandSign>
+    </div>
   );
 }

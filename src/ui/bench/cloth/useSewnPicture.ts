@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, type RefObject } from 'react';
+import { useEffect, type RefObject } from 'react';
 import { useCamera } from '@/session/view/cameraStore';
 import { usePlan } from '@/session/derived/planStore';
 import { useShown } from '@/session/view/shownStore';
@@ -9,83 +9,114 @@ import type { Picture } from '@/workers/protocol/painter';
 
 const ratio = (): number => Math.min(2, window.devicePixelRatio || 1);
 
+interface Shown {
+  picture: Picture;
+  version: number;
+  image: HTMLCanvasElement;
+}
+
+/** What the painter has to draw for the view as it is; null while there is nothing to show. */
+function requestNow() {
+  const { camera, width, height } = useCamera.getState();
+  const { planned } = usePlan.getState();
+  if (!planned || width === 0) return null;
+  const r = ratio();
+  const scale = camera.scale * r;
+  const [w, h] = [Math.round(width * r), Math.round(height * r)];
+  return {
+    width: w,
+    height: h,
+    scale,
+    left: camera.x - w / 2 / scale,
+    top: camera.y - h / 2 / scale,
+    until: useView.getState().playhead ?? planned.plan.x.length,
+    look: useView.getState().look,
+  };
+}
+
+/** Draws the last picture where the camera sees it now. */
+function paintOn(target: HTMLCanvasElement, shown: Shown | null): void {
+  const { camera, width, height } = useCamera.getState();
+  const r = ratio();
+  const [w, h] = [Math.round(width * r), Math.round(height * r)];
+  if (target.width !== w || target.height !== h) {
+    target.width = w;
+    target.height = h;
+  }
+  const context = target.getContext('2d');
+  if (!context) return;
+  context.clearRect(0, 0, w, h);
+  if (!shown) return;
+  const { picture, image, version } = shown;
+  const k = (camera.scale * r) / picture.scale;
+  const left = (picture.left - camera.x) * camera.scale * r + w / 2;
+  const top = (picture.top - camera.y) * camera.scale * r + h / 2;
+  context.imageSmoothingEnabled = k !== 1;
+  context.drawImage(image, left, top, picture.width * k, picture.height * k);
+  target.dataset.until = String(picture.until);
+  // For measuring from outside how soon a change is seen, and how soon the picture is sharp again.
+  target.dataset.version = String(version);
+  target.dataset.sharp = String(k === 1);
+}
+
+/** Asks the painter for pictures, one at a time and only for what differs, and shows the last one meanwhile. */
+class SewnPicture {
+  private last: Shown | null = null;
+  private asked = '';
+  private busy = false;
+  private gone = false;
+
+  constructor(private readonly canvas: RefObject<HTMLCanvasElement | null>) {}
+
+  update(): void {
+    this.paint();
+    this.ask();
+  }
+
+  stop(): void {
+    this.gone = true;
+  }
+
+  private paint(): void {
+    if (this.canvas.current && useCamera.getState().width > 0) paintOn(this.canvas.current, this.last);
+  }
+
+  private ask(): void {
+    const request = this.busy || this.gone ? null : requestNow();
+    if (!request) return;
+    const { version } = usePlan.getState();
+    const key = `${version} ${Object.values(request).join(' ')}`;
+    if (key === this.asked) return;
+    this.asked = key;
+    this.busy = true;
+    painter
+      .call('picture', request)
+      .then((picture) => this.take(picture, version))
+      .catch(() => (this.busy = false));
+  }
+
+  private take(picture: Picture, version: number): void {
+    const image = this.last?.image ?? document.createElement('canvas');
+    image.width = picture.width;
+    image.height = picture.height;
+    image.getContext('2d')?.putImageData(new ImageData(picture.pixels, picture.width, picture.height), 0, 0);
+    this.last = { picture, version, image };
+    this.busy = false;
+    if (this.gone) return;
+    this.paint();
+    useShown.setState({ version });
+    this.ask();
+  }
+}
+
 /**
  * Keeps the canvas showing the sewn threads. The painter's worker draws what is in view; until a new picture is there the
  * last one is moved and scaled with the camera, so that panning and zooming never wait.
  */
 export function useSewnPicture(canvas: RefObject<HTMLCanvasElement | null>): void {
-  const last = useRef<{ picture: Picture; version: number; image: HTMLCanvasElement } | null>(null);
   useEffect(() => {
-    let asked = '';
-    let busy = false;
-    let gone = false;
-
-    const paint = (): void => {
-      const target = canvas.current;
-      const shown = last.current;
-      const { camera, width, height } = useCamera.getState();
-      if (!target || width === 0) return;
-      const r = ratio();
-      const [w, h] = [Math.round(width * r), Math.round(height * r)];
-      if (target.width !== w || target.height !== h) {
-        target.width = w;
-        target.height = h;
-      }
-      const context = target.getContext('2d');
-      if (!context) return;
-      context.clearRect(0, 0, w, h);
-      if (!shown) return;
-      const k = (camera.scale * r) / shown.picture.scale;
-      const left = (shown.picture.left - camera.x) * camera.scale * r + w / 2;
-      const top = (shown.picture.top - camera.y) * camera.scale * r + h / 2;
-      context.imageSmoothingEnabled = k !== 1;
-      context.drawImage(shown.image, left, top, shown.picture.width * k, shown.picture.height * k);
-      target.dataset.until = String(shown.picture.until);
-      // For measuring from outside how soon a change is seen, and how soon the picture is sharp again.
-      target.dataset.version = String(shown.version);
-      target.dataset.sharp = String(k === 1);
-    };
-
-    const ask = (): void => {
-      const { camera, width, height } = useCamera.getState();
-      const { planned, version } = usePlan.getState();
-      if (!planned || width === 0 || busy || gone) return;
-      const r = ratio();
-      const request = {
-        width: Math.round(width * r),
-        height: Math.round(height * r),
-        scale: camera.scale * r,
-        left: camera.x - Math.round(width * r) / 2 / (camera.scale * r),
-        top: camera.y - Math.round(height * r) / 2 / (camera.scale * r),
-        until: useView.getState().playhead ?? planned.plan.x.length,
-        look: useView.getState().look,
-      };
-      const key = `${version} ${Object.values(request).join(' ')}`;
-      if (key === asked) return;
-      asked = key;
-      busy = true;
-      painter
-        .call('picture', request)
-        .then((picture) => {
-          const image = last.current?.image ?? document.createElement('canvas');
-          image.width = picture.width;
-          image.height = picture.height;
-          image.getContext('2d')?.putImageData(new ImageData(picture.pixels, picture.width, picture.height), 0, 0);
-          last.current = { picture, version, image };
-          busy = false;
-          if (gone) return;
-          paint();
-          useShown.setState({ version });
-          ask();
-        })
-        .catch(() => {
-          busy = false;
-        });
-    };
-    const update = (): void => {
-      paint();
-      ask();
-    };
+    const picture = new SewnPicture(canvas);
+    const update = (): void => picture.update();
     const stops = [
       useCamera.subscribe(update),
       usePlan.subscribe((now, before) => (now.version === before.version ? undefined : update())),
@@ -93,7 +124,7 @@ export function useSewnPicture(canvas: RefObject<HTMLCanvasElement | null>): voi
     ];
     update();
     return () => {
-      gone = true;
+      picture.stop();
       for (const stop of stops) stop();
     };
   }, [canvas]);
