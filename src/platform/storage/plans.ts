@@ -1,6 +1,5 @@
 import type { WiredPlan } from '@/core/plan/delta';
 import type { PlanFigures } from '@/core/plan/measure';
-
 import { tableOf } from './table';
 
 /** The plan of a job as it stands in the store, so that the Bench need not wait for it to be made anew. */
