@@ -20,7 +20,7 @@ export function greedy(items: readonly RouteItem[], { aim, constraints, byThread
   constraints.before.forEach((list, i) => list.forEach((j) => after[j]!.push(i)));
   while (waiting.size > 0) {
     const last = out[out.length - 1];
-    let best = [...waiting].find((i) => open[i] === 0)!;
+    let best = -1;
     let least = Infinity;
     for (const i of waiting) {
       if (open[i]! > 0) continue;

@@ -52,7 +52,7 @@ export function refine(start: readonly number[], judge: Cost, { constraints, bud
     return true;
   };
   const few = best.length <= FEW;
-  while (few && left > 0 && singleMoves(best).some(consider)) continue;
-  for (let t = 0; t < budget && left > 0; t++) consider(few ? perturb(best, next) : moveSome(best, next, constraints));
+  while (few && singleMoves(best).some(consider)) continue;
+  for (let t = 0; t < budget; t++) consider(few ? perturb(best, next) : moveSome(best, next, constraints));
   return best;
 }

@@ -57,6 +57,4 @@ function nearest(a: RouteItem, b: RouteItem): number {
 
 /** The items whose cover hides some of what this one paints. */
 const hiding = (item: RouteItem, items: readonly RouteItem[]): number[] =>
-  items.flatMap((o, j) =>
-    o !== item && o.hides.length > 0 && boundsTouch(item.box, o.box) && sharedCells(item.painted, o.hides) > 0 ? [j] : [],
-  );
+  items.flatMap((o, j) => (o !== item && boundsTouch(item.box, o.box) && sharedCells(item.painted, o.hides) > 0 ? [j] : []));

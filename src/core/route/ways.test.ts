@@ -50,6 +50,48 @@ describe('a hidden way', () => {
     expect(hiddenWay(ground([first, { ...arms, barred: true }]), at(2, 1), at(18, 1), 1, () => [])).toBeNull();
   });
 
+  it('exists just where cover hangs together, and is hardly longer than the shortest along cells', () => {
+    const BLOCK = fc.record({
+      x: fc.integer({ min: 0, max: 8 }),
+      y: fc.integer({ min: 0, max: 5 }),
+      w: fc.integer({ min: 1, max: 5 }),
+      h: fc.integer({ min: 1, max: 4 }),
+    });
+    fc.assert(
+      fc.property(fc.array(BLOCK, { minLength: 2, maxLength: 9 }), (blocks) => {
+        const g = ground([first, ...blocks.map(({ x, y, w, h }) => item(box(3 * x, 3 * y, 3 * w - 0.9, 3 * h - 0.9)))]);
+        const [a, b] = [blocks[0]!, blocks[blocks.length - 1]!];
+        const [from, to] = [at(3 * a.x + 1.25, 3 * a.y + 1.25), at(3 * b.x + 1.25, 3 * b.y + 1.25)];
+        const way = hiddenWay(g, from, to, 1, () => []);
+        const least = leastAlongCells(g, g.cellAt(from), g.cellAt(to));
+        expect(way === null).toBe(least === Infinity);
+        if (!way) return;
+        let length = 0;
+        way.slice(1).forEach((p, i) => {
+          const before = way[i]!;
+          const gap = Math.hypot(p.x - before.x, p.y - before.y);
+          length += gap;
+          for (let d = 0.5; d < gap - 0.5; d += 0.1) {
+            const cell = g.cellAt(at(before.x + ((p.x - before.x) * d) / gap, before.y + ((p.y - before.y) * d) / gap));
+            expect([0, 1, -1, g.columns, -g.columns].some((step) => g.hidden(cell + step, 1))).toBe(true);
+          }
+        });
+        expect([way[0], way[way.length - 1]]).toEqual([from, to]);
+        // Away from rims it may go round a little; pulled straight it is shorter than along cells.
+        expect(length).toBeLessThan(1.25 * least + 2);
+      }),
+      { seed: 81, numRuns: 120 },
+    );
+  });
+
+  it('keeps away from the rim of its cover', () => {
+    // A ring 6 mm wide: the way round its corner could hug the opening.
+    const ring = item([[at(0, 0), at(30, 0), at(30, 30), at(24, 30), at(24, 6), at(0, 6)]]);
+    const way = hiddenWay(ground([first, ring]), at(1, 3), at(27, 29), 1, () => [])!;
+    for (const p of way.slice(1, -1)) expect(Math.min(24 - p.x, p.y - 6, 1e9)).toBeLessThanOrEqual(0);
+    expect(way.length).toBeLessThanOrEqual(5);
+  });
+
   it('keeps exactly to a line where only that hides it', () => {
     const line: Line = [at(0, 0), at(7, 5), at(15, 5.3), at(24, 0)];
     const lines = [line];
@@ -71,6 +113,23 @@ describe('a hidden way', () => {
     }
   });
 });
+
+/** Length of the shortest way over hidden cells, mm (Dijkstra over all of them, without a queue). */
+function leastAlongCells(g: CoverGrid, from: number, to: number): number {
+  const done = new Set<number>();
+  const cost = new Map([[from, 0]]);
+  for (;;) {
+    let [here, least] = [-1, Infinity];
+    for (const [cell, c] of cost) if (!done.has(cell) && c < least) [here, least] = [cell, c];
+    if (here < 0 || here === to) return here < 0 ? Infinity : least / 2;
+    done.add(here);
+    for (const dr of [-1, 0, 1])
+      for (const dc of [-1, 0, 1]) {
+        const next = here + dr * g.columns + dc;
+        if (next !== here && g.hidden(next, 1)) cost.set(next, Math.min(cost.get(next) ?? Infinity, least + Math.hypot(dr, dc)));
+      }
+  }
+}
 
 describe('what must come before what', () => {
   it('is what overlaps, and what was wished, but never in a circle', () => {
