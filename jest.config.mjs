@@ -5,12 +5,15 @@ export default {
   // A busy machine is slow, not wrong: speed is measured by the bench, never judged here.
   testTimeout: 180_000,
   roots: ['<rootDir>/src', '<rootDir>/tests'],
-  testMatch: ['**/*.test.ts'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   transform: {
     '^.+\\.(t|j|mj)sx?$': [
       '@swc/jest',
-      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'commonjs' } },
+      {
+        jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } },
+        module: { type: 'commonjs' },
+      },
     ],
   },
   transformIgnorePatterns: [

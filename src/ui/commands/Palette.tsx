@@ -70,7 +70,14 @@ function Finder({ close }: { close(): void }) {
         }}
         className="h-11 w-full rounded-t-md border-b border-hairline bg-white px-4 text-lg outline-none"
       />
-      <ul id="palette-list" role="listbox" aria-label="Commands" className="max-h-[50vh] overflow-auto py-1">
+      <ul
+        id="palette-list"
+        role="listbox"
+        aria-label="Commands"
+        // The field keeps the focus, so that typing goes on.
+        onMouseDown={(e) => e.preventDefault()}
+        className="max-h-[50vh] overflow-auto py-1"
+      >
         {found.map(({ command: { name, keys }, whyNot }, i) => (
           <li
             key={`${name} ${keys}`}

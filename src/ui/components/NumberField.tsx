@@ -32,8 +32,13 @@ export function NumberField(props: Props) {
   const [draft, setDraft] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
-  /** Esc leaves the field without taking what was typed. */
+  /** The field is left by a key: what was typed has been taken already, or is not to be. */
   const leaving = useRef(false);
+  const leave = (input: HTMLInputElement): void => {
+    leaving.current = true;
+    input.blur();
+    leaving.current = false;
+  };
   const shown = unit === 'mm' && lengthUnit === 'in' && value !== undefined ? value / 25.4 : value;
 
   const read = (text: string): number | null => {
@@ -70,15 +75,13 @@ export function NumberField(props: Props) {
     onCommit(Math.round(next * 1000) / 1000);
   };
   const onKeyDown = (e: KeyboardEvent<HTMLInputElement>): void => {
-    if (e.key === 'Enter' && (draft === null || take(draft))) e.currentTarget.blur();
+    if (e.key === 'Enter' && (draft === null || take(draft))) leave(e.currentTarget);
     else if (e.key === 'Escape') {
       setDraft(null);
       setProblem(null);
       props.onDraft?.(null);
       e.stopPropagation();
-      leaving.current = true;
-      e.currentTarget.blur();
-      leaving.current = false;
+      leave(e.currentTarget);
     } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
       e.preventDefault();
       nudge(e.key === 'ArrowUp' ? 1 : -1, e.shiftKey);

@@ -1,0 +1,53 @@
+/** @jest-environment jsdom */
+import { cleanup, render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { Job } from '@/core/document/types';
+import { jobOf, piece } from '@/core/pieces/fixtures';
+
+jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fakeForage.fixture'));
+jest.mock('@/platform/tabs', () => ({ tellTabs: () => undefined }));
+jest.mock('@/workers/client', () => {
+  const never = { call: () => new Promise(() => undefined), replaced: null };
+  return { engine: never, prover: never, painter: never };
+});
+
+import { EMPTY_HISTORY } from '@/session/job/history';
+import { useJob } from '@/session/job/jobStore';
+import { selectAll, chosenIds } from '@/session/view/viewStore';
+import { PieceList } from './PieceList';
+
+const block = (x: number, over = {}) => piece('fill', { area: `M${x},0 h10 v10 h-10 Z`, ...over });
+const show = (job: Job): HTMLElement[] => {
+  useJob.setState({ job, status: 'ready', history: EMPTY_HISTORY });
+  render(<PieceList job={job} />);
+  return screen.queryAllByRole('listitem');
+};
+
+beforeEach(() => selectAll([]));
+afterEach(cleanup);
+
+describe('the sewing order as a list', () => {
+  it('shows pieces in the order in which they are sewn, with their kind and lock', () => {
+    const rows = show(jobOf([block(0, { name: 'Body' }), piece('run', { name: 'Eye', line: 'M0,0 L5,5', locked: true })]));
+    expect(rows.map((r) => /\d/.exec(r.textContent)![0])).toEqual(['1', '2']);
+    expect(rows[0]!.textContent).toMatch(/Body\s*fill/i);
+    expect(rows[1]!.textContent).toMatch(/Eye\s*run/i);
+    expect(rows.map((r) => within(r).queryByLabelText('locked') !== null)).toEqual([false, true]);
+  });
+
+  it('chooses a piece by a click, further ones with Shift', async () => {
+    const rows = show(jobOf([block(0), block(20), block(40)]));
+    const user = userEvent.setup();
+    await user.click(within(rows[1]!).getByRole('button'));
+    expect(chosenIds()).toEqual(['p2']);
+    await user.keyboard('{Shift>}');
+    await user.click(within(rows[2]!).getByRole('button'));
+    await user.keyboard('{/Shift}');
+    expect(chosenIds()).toEqual(['p2', 'p3']);
+  });
+
+  it('says what to do when there is nothing to sew', () => {
+    expect(show(jobOf([]))).toEqual([]);
+    expect(document.body.textContent).toContain('Nothing to sew yet');
+  });
+});
