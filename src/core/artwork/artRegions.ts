@@ -1,11 +1,11 @@
 import Flatbush from 'flatbush';
 import { InputError } from '../document/errors';
-import { areaOf, components, cutLines, simplify, strokeArea, subtract, unite } from '../geometry/area';
+import { areaOf, components, cutLines, ringArea, simplify, strokeArea, subtract, unite } from '../geometry/area';
 import { fittedData } from '../geometry/fit';
 import { lineLength } from '../geometry/line';
 import { widthRange, type MedialAxis, type WidthRange } from '../geometry/medial';
 import { outlineOf } from '../geometry/outline';
-import { formatPath, ringsToData } from '../geometry/path';
+import { flattenSubpath, formatPath, ringsToData } from '../geometry/path';
 import { boundsOf, type Area, type Line } from '../geometry/point';
 import { SPECK_MM2 } from '../units/tolerances';
 import { carveBeneath, type Carved } from './knockout';
@@ -207,9 +207,16 @@ function areaRegions(item: PlacedItem, area: Area, untouched: boolean): Region[]
     .map(sewable);
   return parts.map((part) => {
     const drawn = item.path.reduce((n, s) => n + s.segments.length, 0) <= MOST_NODES;
-    const keepsCurves = untouched && drawn && parts.length === 1 && !item.clipped && item.path.every((s) => s.closed);
+    const keepsCurves = untouched && drawn && parts.length === 1 && !item.clipped && item.path.every((s) => s.closed) && readsAlike(item);
     return regionFrom(item, part, keepsCurves ? formatPath(item.path) : fittedData(part, FIT_MM));
   });
+}
+
+/** Outlines are read again by the even-odd rule, which takes out what a path covers twice. */
+function readsAlike({ rule, path, area }: PlacedItem): boolean {
+  if (rule === 'evenodd') return true;
+  const whole = areaOf(area);
+  return Math.abs(Math.abs(path.reduce((sum, s) => sum + ringArea(flattenSubpath(s)), 0)) - whole) < 1e-3 * whole;
 }
 
 /** Nodes of one region beyond which its outline is drawn more simply: detail finer than thread only costs time. */

@@ -36,6 +36,7 @@ const placed = (s: { x: number; y: number; w: number; h: number; hex: string; op
     'nonzero',
   ),
   path: [],
+  rule: 'nonzero',
   clipped: true,
   ...(s.stroke ? { stroke: { lines: [], widthMm: 1, cap: 'butt' as const, join: 'miter' as const } } : {}),
 });

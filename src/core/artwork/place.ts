@@ -16,6 +16,7 @@ export interface PlacedItem {
   area: Area;
   /** Outline with its curves, when nothing was clipped. */
   path: Path;
+  rule: ArtItem['rule'];
   stroke?: {
     lines: readonly { points: Line; closed: boolean }[];
     widthMm: number;
@@ -94,14 +95,15 @@ class Placer {
     } catch (error) {
       const why = reasonOf(error, 'it cannot be worked out; draw it anew');
       this.leftOut.set(nameOf(item), why);
-      const { name, hex, alpha, element } = item;
-      return { name, hex, opaque: false, alpha, element, area: [], path: [], clipped: true };
+      const { name, hex, alpha, element, rule } = item;
+      return { name, hex, opaque: false, alpha, element, rule, area: [], path: [], clipped: true };
     }
   }
 
   private worked(item: ArtItem): PlacedItem {
     const path = transformPath(item.path, this.m);
-    const common = { name: item.name, hex: item.hex, opaque: item.alpha >= 0.95, alpha: item.alpha, element: item.element, path };
+    const { name, hex, alpha, element, rule } = item;
+    const common = { name, hex, opaque: alpha >= 0.95, alpha, element, rule, path };
     const clips = item.clips.map((c) => this.clipArea(c));
     const within = (area: Area): Area => clips.reduce((a, c) => intersect(a, c), area);
     if (!item.stroke) return { ...common, area: within(this.filled(path, item.rule)), clipped: clips.length > 0 };

@@ -72,8 +72,9 @@ export function parsePath(data: string): Path {
   };
   svgpath(data)
     .abs()
-    .unarc()
+    // Before arcs become curves: a shorthand after an arc has nothing to reflect.
     .unshort()
+    .unarc()
     .iterate((s) => {
       if (s[0] === 'M') {
         pen = { x: s[1], y: s[2] };

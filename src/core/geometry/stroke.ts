@@ -41,14 +41,20 @@ function cornersOf(sub: Subpath): Point[] {
   return out;
 }
 
-function turnsAt(line: Line, closed: boolean): (i: number) => boolean {
+/** How the line goes on at its point `i`, as a cosine: 1 straight on, -1 back. */
+function turnAt(line: Line, i: number): number {
   const n = line.length;
-  return (i) => {
-    if (!closed && (i === 0 || i === n - 1)) return false;
-    const [a, b, c] = [line[(i + n - 1) % n]!, line[i]!, line[(i + 1) % n]!];
-    return cosBetween(minus(b, a), minus(c, b)) < GENTLE_COS;
-  };
+  const [a, b, c] = [line[(i + n - 1) % n]!, line[i]!, line[(i + 1) % n]!];
+  return cosBetween(minus(b, a), minus(c, b));
 }
+
+function turnsAt(line: Line, closed: boolean): (i: number) => boolean {
+  return (i) => (closed || (i > 0 && i < line.length - 1)) && turnAt(line, i) < GENTLE_COS;
+}
+
+/** Whether a mitre would be longer than its limit allows: the corner is cut off then, as SVG has it. */
+const cutOff = (line: Line, i: number, { join, miterLimit }: StrokeShape): boolean =>
+  join === 'miter' && ((1 + turnAt(line, i)) / 2) * miterLimit * miterLimit < 1;
 
 /**
  * The area that a stroke paints along one subpath (mm). Joins are made only where the drawn line has a corner: inside a
@@ -60,7 +66,7 @@ export function strokeOf(sub: Subpath, shape: StrokeShape): Area {
   const sharp = line.flatMap((_, i) => (turns(i) ? [i] : []));
   const corners = shape.join === 'round' || sharp.length === 0 ? [] : cornersOf(sub);
   const isCorner = (i: number): boolean => corners.some((c) => distance(c, line[i]!) < 1e-6);
-  if (shape.join === 'round' || sharp.every(isCorner)) return strokeArea([line], sub.closed, shape);
+  if (shape.join === 'round' || sharp.every((i) => isCorner(i) && !cutOff(line, i, shape))) return strokeArea([line], sub.closed, shape);
   const round = { ...shape, join: 'round' as const };
   const nodes = sharp.filter(isCorner);
   if (nodes.length === 0) return strokeArea([line], sub.closed, round);
@@ -84,7 +90,10 @@ function stretchesBetween(line: Line, closed: boolean, nodes: readonly number[])
 
 function joinsAt(line: Line, nodes: readonly number[], shape: StrokeShape): Area[] {
   const n = line.length;
-  return nodes.map((i) => strokeArea([[line[(i + n - 1) % n]!, line[i]!, line[(i + 1) % n]!]], false, { ...shape, cap: 'butt' }));
+  return nodes.map((i) => {
+    const join = cutOff(line, i, shape) ? 'bevel' : shape.join;
+    return strokeArea([[line[(i + n - 1) % n]!, line[i]!, line[(i + 1) % n]!]], false, { ...shape, join, cap: 'butt' });
+  });
 }
 
 function capsAt(line: Line, closed: boolean, shape: StrokeShape): Area[] {
