@@ -1,6 +1,8 @@
 import type { ArtAnswer, Brief, JobSettings, Piece, Thread } from '../document/types';
 import { recipeFor } from '../cloth/house';
-import { nearestThreads, colourDifference } from '../cloth/threads';
+import { colourDifference } from '../cloth/threads';
+import { chooseThreads } from './chooseThreads';
+import { touchingColours } from './touchingColours';
 import { firstOrder } from '../route/order';
 import { requireBounds } from '../document/recordBounds';
 import { InputError } from '../document/errors';
@@ -42,21 +44,18 @@ const USUAL_WEIGHT = 40;
 /** Artwork colours nearer than this are one thread (CIEDE2000). */
 const SAME_COLOUR = 3;
 
-function matchThreads(colours: readonly string[], weight: number): Map<string, Thread> {
-  const out = new Map<string, Thread>();
-  const taken = new Set<string>();
-  for (const hex of colours) {
-    const twin = [...out].find(([known]) => colourDifference(known, hex) < SAME_COLOUR);
-    if (twin) {
-      out.set(hex, twin[1]);
-      continue;
-    }
-    const choice = nearestThreads(hex).find((n) => !taken.has(n.thread.code)) ?? nearestThreads(hex)[0]!;
-    taken.add(choice.thread.code);
-    const { code, name, hex: threadHex } = choice.thread;
-    out.set(hex, { id: `t${taken.size}`, code, name, hex: threadHex, weight });
-  }
-  return out;
+/** A thread for each colour that is sewn; colours that nobody tells apart share one. */
+function matchThreads(sewn: readonly Region[], weight: number): Map<string, Thread> {
+  const area = new Map<string, number>();
+  for (const { hex, areaMm2 } of sewn) area.set(hex, (area.get(hex) ?? 0) + areaMm2);
+  const shown = new Map<string, string>();
+  for (const hex of area.keys()) shown.set(hex, [...shown.values()].find((known) => colourDifference(known, hex) < SAME_COLOUR) ?? hex);
+  const colours = [...new Set(shown.values())];
+  const byArea = colours.slice().sort((a, b) => area.get(b)! - area.get(a)!);
+  const touching = touchingColours(sewn.map((r) => ({ colour: byArea.indexOf(shown.get(r.hex)!), painted: paintedBy(r) })));
+  const chosen = chooseThreads({ colours: byArea, touching });
+  const threads = new Map(colours.map((hex, i): [string, Thread] => [hex, { id: `t${i + 1}`, ...chosen[byArea.indexOf(hex)]!, weight }]));
+  return new Map([...shown].map(([hex, as]) => [hex, threads.get(as)!]));
 }
 
 /** What the last drawings came to: the shelf, the artwork's place and its tools all ask for the same. */
@@ -100,7 +99,10 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
     return proposeFor(region, how);
   });
   const sewn = report.regions.map((region, i) => ({ region, proposal: proposals[i]!, i })).filter((s) => s.proposal.shape);
-  const threads = matchThreads([...new Set(sewn.map((s) => s.region.hex))], threadWeight);
+  const threads = matchThreads(
+    sewn.map((s) => s.region),
+    threadWeight,
+  );
   const names = namer();
   const drafts = sewn.map(({ region, proposal }): Piece => {
     const { settings, ...shape } = proposal.shape!;

@@ -57,8 +57,8 @@ test('there is a needle for every usual weight of thread', () => {
 
 describe('the thread chart', () => {
   it('has codes and names of their own, and colours that can be told apart', () => {
-    expect(THREAD_CHART).toHaveLength(108);
-    for (const key of ['code', 'name', 'hex'] as const) expect(new Set(THREAD_CHART.map((t) => t[key])).size).toBe(108);
+    expect(THREAD_CHART).toHaveLength(560);
+    for (const key of ['code', 'name', 'hex'] as const) expect(new Set(THREAD_CHART.map((t) => t[key])).size).toBe(560);
     THREAD_CHART.forEach((t) => expect(t.hex).toMatch(/^#[0-9a-f]{6}$/));
   });
 
