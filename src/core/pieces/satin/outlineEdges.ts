@@ -18,7 +18,6 @@ export function indexEdges(area: Area): EdgeIndex {
   }
   if (edges.length === 0) tree.add(0, 0, 0, 0);
   tree.finish();
-  const box = edges.flat().reduce((m, p) => Math.max(m, Math.abs(p.x), Math.abs(p.y)), 1);
 
   const crossings = (p: Point, d: Point, from: number, to: number): number[] => {
     const [x0, x1] = [p.x + d.x * from, p.x + d.x * to];
@@ -39,9 +38,18 @@ export function indexEdges(area: Area): EdgeIndex {
     return out.sort((a, b) => a - b);
   };
 
-  /** Crossings beyond the reach still decide where inside begins: count them to the far outside. */
-  const insideAt = (p: Point, d: Point, t: number): boolean =>
-    crossings(p, d, t, Math.abs(t) + 4 * box).filter((c) => c > t).length % 2 === 1;
+  /** Even-odd, by the edges to the right: level, so that few of them have to be looked at. */
+  const insideAt = (p: Point, d: Point, t: number): boolean => {
+    const [x, y] = [p.x + d.x * t, p.y + d.y * t];
+    let inside = false;
+    for (const e of tree.search(x, y, Infinity, y)) {
+      const edge = edges[e];
+      if (!edge) continue;
+      const [a, b] = edge;
+      if (a.y > y !== b.y > y && a.x + ((b.x - a.x) * (y - a.y)) / (b.y - a.y) > x) inside = !inside;
+    }
+    return inside;
+  };
 
   return {
     stretch(p, d, reachLeft, reachRight) {
