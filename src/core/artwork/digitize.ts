@@ -2,6 +2,7 @@ import type { ArtAnswer, Brief, JobSettings, Piece, Thread } from '../document/t
 import { recipeFor } from '../cloth/house';
 import { colourDifference } from '../cloth/threads';
 import { chooseThreads } from './chooseThreads';
+import { directionsOf } from './directions/ofRegions';
 import { touchingColours } from './touchingColours';
 import { firstOrder } from '../route/order';
 import { requireBounds } from '../document/recordBounds';
@@ -104,14 +105,17 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
     threadWeight,
   );
   const names = namer();
-  const drafts = sewn.map(({ region, proposal }): Piece => {
+  const directions = directionsOf(sewn);
+  const drafts = sewn.map(({ region, proposal }, i): Piece => {
     const { settings, ...shape } = proposal.shape!;
+    const rows = directions.get(i);
     return {
       id: '',
       name: names(region, proposal),
       kind: proposal.kind as Piece['kind'],
       thread: threads.get(region.hex)!.id,
       ...shape,
+      ...(rows ? { rows } : {}),
       settings,
     };
   });

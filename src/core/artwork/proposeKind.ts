@@ -3,6 +3,7 @@ import type { ClothRecipe } from '../cloth/recipes';
 import type { JobSettings, Piece } from '../document/types';
 import type { PieceKindName } from '../document/kinds';
 import { unite } from '../geometry/area';
+import { once } from '../geometry/known';
 import { sharpestTurn } from '../geometry/line';
 import { dataToRings, parsePath, ringsToData } from '../geometry/path';
 import { strokeOf } from '../geometry/stroke';
@@ -80,11 +81,6 @@ function proposeStroke(region: Region, limit: number, options: ProposeOptions): 
     why: widthMm <= limit ? `${at}, too tightly bent for columns` : `${at}: over the satin limit of ${limit}`,
     shape: { area: ringsToData(area()), settings: {} },
   };
-}
-
-function once<T>(make: () => T): () => T {
-  let made: T | undefined;
-  return () => (made ??= make());
 }
 
 /** A long line without tight turns needs no trial: rows square to it cannot miss what it paints. */

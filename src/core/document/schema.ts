@@ -123,6 +123,7 @@ const piece = Joi.object<Piece, true>({
   sides: Joi.array().ordered(path.required(), path.required()),
   area: path,
   slants: Joi.array().items(path).max(500),
+  rows: Joi.object({ angle: Joi.number().min(0).max(180).required(), why: Joi.string().max(200).required() }),
   carve: path,
   motif: path,
   start: point,

@@ -183,6 +183,8 @@ export interface Piece {
   sides?: [string, string];
   area?: string;
   slants?: string[];
+  /** Row direction that was decided with the pieces around it when the piece was made from artwork, degrees, and why. */
+  rows?: { angle: number; why: string };
   carve?: string;
   motif?: string;
   start?: [number, number];

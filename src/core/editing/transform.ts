@@ -43,6 +43,7 @@ export function transformedPiece(piece: Piece, m: Matrix): Piece {
     if (piece.width !== undefined) out.width = rounded(Math.min(WIDTH_RANGE.max, Math.max(WIDTH_RANGE.min, piece.width * k)));
     if (piece.approach?.way) out.approach = { ...piece.approach, way: path(piece.approach.way) };
   }
+  if (piece.rows) out.rows = { ...piece.rows, angle: directionAfter(piece.rows.angle, m) };
   if (piece.settings.angle !== undefined) out.settings.angle = directionAfter(piece.settings.angle, m);
   return out;
 }

@@ -22,7 +22,10 @@ export const DEMOS: readonly Demo[] = [
       quantity: 24,
       notes: 'For the ferry crew. The heron must read from across the deck; keep the reeds slim.',
     },
-    accepted: [{ rule: 'layers-stacked', pieces: [], reason: 'the head is small and is to stand up; sewn slowly with a 75/11 needle' }],
+    accepted: [
+      { rule: 'gap-forecast', pieces: ['p3', 'p17'], reason: 'two millimetres at the tip of the tail; to be looked at on the sew-out' },
+      { rule: 'layers-stacked', pieces: [], reason: 'the head is small and is to stand up; sewn slowly with a 75/11 needle' },
+    ],
   },
   {
     name: 'Night shift cap',

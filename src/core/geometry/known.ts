@@ -17,3 +17,9 @@ export function ofPair<A extends object, B extends object, T>(make: (a: A, b: B)
   const of = ofEach((a: A) => ofEach((b: B) => ({ made: make(a, b) })));
   return (a, b) => of(a)(b).made;
 }
+
+/** What is made when it is first asked for, and kept. */
+export function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}

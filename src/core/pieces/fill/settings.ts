@@ -46,11 +46,10 @@ function directionFor(piece: Piece, facts: ShapeFacts, beneathDeg: number | unde
   const slant = piece.slants?.[0];
   if (slant && facts.angleDeg !== undefined && piece.slants!.length === 1)
     return { value: facts.angleDeg, from: 'hand', why: 'along the slant' };
-  if (beneathDeg === undefined || apart(facts.angleDeg, beneathDeg) >= LEAST_CROSSING_DEG) {
-    return rule(facts.angleDeg, 'rows run the shorter way of the shape');
-  }
+  const usual = piece.rows ?? { angle: facts.angleDeg, why: 'rows run the shorter way of the shape' };
+  if (beneathDeg === undefined || apart(usual.angle, beneathDeg) >= LEAST_CROSSING_DEG) return rule(usual.angle, usual.why);
   const turned = [beneathDeg + USUAL_CROSSING_DEG, beneathDeg - USUAL_CROSSING_DEG].sort(
-    (a, b) => apart(a, facts.angleDeg) - apart(b, facts.angleDeg),
+    (a, b) => apart(a, usual.angle) - apart(b, usual.angle),
   )[0]!;
   return rule(normalDirection(turned), `turned to cross the rows beneath, which lie at ${Math.round(beneathDeg)}°`);
 }

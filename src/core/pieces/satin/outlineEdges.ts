@@ -10,6 +10,8 @@ export interface EdgeIndex {
   stretch(p: Point, d: Point, reachLeft: number, reachRight: number): [number, number] | null;
 }
 
+const HAIR_MM = 1e-7;
+
 export function indexEdges(area: Area): EdgeIndex {
   const edges: [Point, Point][] = area.flatMap((ring) => ring.map((a, i): [Point, Point] => [a, ring[(i + 1) % ring.length]!]));
   const tree = new Flatbush(Math.max(1, edges.length));
@@ -38,9 +40,12 @@ export function indexEdges(area: Area): EdgeIndex {
     return out.sort((a, b) => a - b);
   };
 
-  /** Even-odd, by the edges to the right: level, so that few of them have to be looked at. */
+  /**
+   * Even-odd, by the edges to the right: level, so that few of them have to be looked at. A hair beside the line, on the side
+   * to which `crossings` reckons what lies on it.
+   */
   const insideAt = (p: Point, d: Point, t: number): boolean => {
-    const [x, y] = [p.x + d.x * t, p.y + d.y * t];
+    const [x, y] = [p.x + d.x * t + HAIR_MM * d.y, p.y + d.y * t - HAIR_MM * d.x];
     let inside = false;
     for (const e of tree.search(x, y, Infinity, y)) {
       const edge = edges[e];

@@ -1,0 +1,143 @@
+import type { Area } from '../../geometry/point';
+import { apart, normalDirection } from '../../units/directions';
+import { bestLabels } from '../labelling';
+import { FieldShape } from './fieldShape';
+import type { Neighbourhood } from './neighbourhood';
+
+/** A field whose rows may run one way or another. */
+export interface Field {
+  /** Number of its region in the drawing. */
+  region: number;
+  hex: string;
+  area: Area;
+}
+
+/** Something sewn whose rows run as its shape has it, a column say. */
+export interface Column {
+  region: number;
+  /** How many millimetres of it have rows of a direction (degrees); asked only of what lies on a field. */
+  rows(): readonly { deg: number; mm: number }[];
+}
+
+/** What lies around the fields. */
+export interface Surroundings {
+  columns: readonly Column[];
+  around: Neighbourhood;
+  /** For each region its mirror image, itself where it is its own; null where it has none. */
+  mirrored: readonly (number | null)[];
+}
+
+/** The decided direction of a field and the reason, in words for the card. */
+export interface DecidedDirection {
+  angle: number;
+  why: string;
+}
+
+/** What each fault costs, in millimetres of edge that it spoils as much. */
+const STEPS = 1;
+const LONG_ROWS = 0.08;
+const BESIDE = 1.6;
+const ON_TOP = 1.2;
+const ASKEW = 0.7;
+const UNUSUAL = 0.04;
+/** Rows of neighbours, and of what lies on them, differ by so much (craft §7), degrees; nearer than the second they count as the same. */
+const APART = 30;
+const SAME = 20;
+/** A mirrored twin's rows may be off by so much, degrees. */
+const MIRRORED = 8;
+/** Share of a piece that lies on another for that to be its ground. */
+const MOSTLY = 0.5;
+
+const REASONS = {
+  steps: 'its edges have fewer steps',
+  longRows: 'rows run the shorter way of the shape',
+  beside: 'apart from its neighbours',
+  onTop: 'crosses what it lies on, or what lies on it',
+  askew: 'symmetric as the drawing is',
+  unusual: 'rows run the shorter way of the shape',
+} as const;
+type Costs = Record<keyof typeof REASONS, number>;
+
+/**
+ * Row directions of all fields decided together, on the graph of what lies beside and on what: few steps along edges, short
+ * rows, neighbours and details apart, a symmetric drawing symmetric.
+ */
+export function decideDirections(fields: readonly Field[], surroundings: Surroundings): DecidedDirection[] {
+  const costs = new DirectionCosts(fields, surroundings);
+  const { shapes } = costs;
+  const chosen = bestLabels({
+    own: shapes.map((s, i) => s.labels.map((deg) => total(costs.own(i, deg)))),
+    pair: (i, k, j, l) => total(costs.pair(i, shapes[i]!.labels[k]!, j, shapes[j]!.labels[l]!)),
+  });
+  const angles = chosen.map((k, i) => shapes[i]!.labels[k]!);
+  return angles.map((angle, i) => ({ angle, why: costs.reason(i, angles) }));
+}
+
+const total = (c: Partial<Costs>): number => Object.values(c).reduce((sum, v) => sum + v, 0);
+const near = (a: number, b: number): number => Math.min(1, Math.max(0, (APART - apart(a, b)) / (APART - SAME)));
+const askew = (a: number, b: number): boolean => apart(a, normalDirection(180 - b)) > MIRRORED;
+
+class DirectionCosts {
+  readonly shapes: readonly FieldShape[];
+  /** For each field the columns that lie on it. */
+  private readonly columnsOn: readonly (readonly Column[])[];
+
+  constructor(
+    private readonly fields: readonly Field[],
+    private readonly surroundings: Surroundings,
+  ) {
+    const { columns, around } = surroundings;
+    this.shapes = fields.map((f) => new FieldShape(f.area));
+    this.columnsOn = fields.map((f) => columns.filter((c) => around.onShare(c.region, f.region) > MOSTLY));
+  }
+
+  /** What a direction costs whatever the others are. */
+  own(i: number, deg: number): Partial<Costs> {
+    const shape = this.shapes[i]!;
+    const { region } = this.fields[i]!;
+    let onTop = 0;
+    for (const c of this.columnsOn[i]!) for (const r of c.rows()) onTop += r.mm * near(deg, r.deg);
+    return {
+      steps: STEPS * shape.stepsMm(deg),
+      longRows: LONG_ROWS * shape.perimeter * shape.longRows(deg),
+      unusual: (UNUSUAL * shape.perimeter * apart(deg, shape.usual)) / 90,
+      onTop: ON_TOP * onTop,
+      askew: this.surroundings.mirrored[region] === region && askew(deg, deg) ? ASKEW * shape.perimeter : 0,
+    };
+  }
+
+  /** What two directions cost together. */
+  pair(i: number, deg: number, j: number, other: number): Partial<Costs> {
+    const { around, mirrored } = this.surroundings;
+    const [f, g] = [this.fields[i]!, this.fields[j]!];
+    const alike = near(deg, other);
+    const twins = mirrored[f.region] === g.region && f.region !== g.region;
+    const perimeter = Math.min(this.shapes[i]!.perimeter, this.shapes[j]!.perimeter);
+    if (alike === 0 && !twins) return {};
+    const on = Math.max(around.onShare(f.region, g.region), around.onShare(g.region, f.region));
+    return {
+      beside: f.hex === g.hex ? 0 : BESIDE * around.besideMm(f.region, g.region) * alike,
+      onTop: on > MOSTLY ? ON_TOP * perimeter * alike : 0,
+      askew: twins && askew(deg, other) ? ASKEW * perimeter : 0,
+    };
+  }
+
+  /** Why a field's direction is not the one that its shape alone would have. */
+  reason(i: number, angles: readonly number[]): string {
+    const { usual } = this.shapes[i]!;
+    if (angles[i] === usual) return REASONS.unusual;
+    const [chosen, instead] = [this.all(i, angles[i]!, angles), this.all(i, usual, angles)];
+    const names = Object.keys(REASONS) as (keyof Costs)[];
+    const saved = (k: keyof Costs): number => instead[k] - chosen[k];
+    return REASONS[names.reduce((a, b) => (saved(b) > saved(a) ? b : a))];
+  }
+
+  private all(i: number, deg: number, angles: readonly number[]): Costs {
+    const sum: Costs = { steps: 0, longRows: 0, beside: 0, onTop: 0, askew: 0, unusual: 0, ...this.own(i, deg) };
+    angles.forEach((other, j) => {
+      if (j === i) return;
+      for (const [k, v] of Object.entries(this.pair(i, deg, j, other))) sum[k as keyof Costs] += v;
+    });
+    return sum;
+  }
+}
