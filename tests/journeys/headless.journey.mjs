@@ -143,7 +143,8 @@ test('compare tells two jobs apart, figure by figure', () => {
   );
   assert.equal(run('compare', SQUARE, other, '--width', '40', '--report', report).status, 0);
   const { a, b, difference } = JSON.parse(readFileSync(report, 'utf8'));
-  assert.ok(Math.abs(b.height_mm - a.height_mm / 2) < 0.6);
+  // Rows of the two may run different ways: only one may have compensation at its ends.
+  assert.ok(Math.abs(b.height_mm - a.height_mm / 2) < 0.8);
   assert.equal(difference.stitches, b.stitches - a.stitches);
   assert.equal(run('compare', SQUARE).status, 2);
 });
