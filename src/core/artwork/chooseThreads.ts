@@ -1,7 +1,6 @@
-import { converter } from 'culori';
 import type { ChartThread } from '../cloth/chart';
-import { colourDifference, nearestThreads } from '../cloth/threads';
-import { bestLabels, type LabelProblem } from './labelling';
+import { colourDifference, lightness, nearestThreads } from '../cloth/threads';
+import { bestLabels } from './labelling';
 
 /** The colours of a drawing and which of them lie beside each other. */
 export interface Palette {
@@ -22,9 +21,6 @@ const ALIKE_L = 1.5;
 /** Of two colours of a drawing no two get one thread while there is another. */
 const ONE_THREAD = 1000;
 
-const toLab = converter('lab65');
-const lightness = (hex: string): number => toLab(hex)!.l;
-
 /**
  * Chooses a thread of the chart for each colour, all of them together: near to it (CIEDE2000), as far apart from one another
  * as the drawing is, with light and shade in the drawing's order where colours touch.
@@ -33,23 +29,10 @@ const lightness = (hex: string): number => toLab(hex)!.l;
 export function chooseThreads(palette: Palette): ChartThread[] {
   const { colours, touching } = palette;
   const offers = colours.map((hex) => nearestThreads(hex).slice(0, CONSIDERED));
-  const pair = ofEachPair((i, k, j, l) =>
-    pairCost(colours[i]!, colours[j]!, offers[i]![k]!.thread, offers[j]![l]!.thread, touches(touching, i, j)),
-  );
+  const pair = (i: number, k: number, j: number, l: number): number =>
+    pairCost(colours[i]!, colours[j]!, offers[i]![k]!.thread, offers[j]![l]!.thread, touches(touching, i, j));
   return bestLabels({ own: offers.map((list) => list.map((o) => o.difference)), pair }).map((k, i) => offers[i]![k]!.thread);
 }
-
-/** What was worked out for two offers is kept: the search asks again and again. */
-function ofEachPair(cost: LabelProblem['pair']): LabelProblem['pair'] {
-  const known = new Map<number, number>();
-  return (i, k, j, l) => {
-    const key = ((i * KEYS + j) * CONSIDERED + k) * CONSIDERED + l;
-    const made = known.get(key) ?? cost(i, k, j, l);
-    known.set(key, made);
-    return made;
-  };
-}
-const KEYS = 1 << 16;
 
 /** What a choice costs, in units of CIEDE2000 summed over colours and pairs. */
 export function costOfThreads({ colours, touching }: Palette, threads: readonly ChartThread[]): number {

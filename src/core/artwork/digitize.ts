@@ -1,9 +1,8 @@
 import type { ArtAnswer, Brief, JobSettings, Piece, Thread } from '../document/types';
 import { recipeFor } from '../cloth/house';
-import { colourDifference } from '../cloth/threads';
-import { chooseThreads } from './chooseThreads';
 import { directionsOf } from './directions/ofRegions';
-import { touchingColours } from './touchingColours';
+import { neighbourhoodOf } from './directions/neighbourhood';
+import { matchThreads } from './matchThreads';
 import { firstOrder } from '../route/order';
 import { requireBounds } from '../document/recordBounds';
 import { InputError } from '../document/errors';
@@ -42,22 +41,6 @@ export interface DigitizeOptions extends WantedSize, Pick<Brief, 'cloth' | 'reci
 
 /** Of embroidery thread, where nobody says otherwise. */
 const USUAL_WEIGHT = 40;
-/** Artwork colours nearer than this are one thread (CIEDE2000). */
-const SAME_COLOUR = 3;
-
-/** A thread for each colour that is sewn; colours that nobody tells apart share one. */
-function matchThreads(sewn: readonly Region[], weight: number): Map<string, Thread> {
-  const area = new Map<string, number>();
-  for (const { hex, areaMm2 } of sewn) area.set(hex, (area.get(hex) ?? 0) + areaMm2);
-  const shown = new Map<string, string>();
-  for (const hex of area.keys()) shown.set(hex, [...shown.values()].find((known) => colourDifference(known, hex) < SAME_COLOUR) ?? hex);
-  const colours = [...new Set(shown.values())];
-  const byArea = colours.slice().sort((a, b) => area.get(b)! - area.get(a)!);
-  const touching = touchingColours(sewn.map((r) => ({ colour: byArea.indexOf(shown.get(r.hex)!), painted: paintedBy(r) })));
-  const chosen = chooseThreads({ colours: byArea, touching });
-  const threads = new Map(colours.map((hex, i): [string, Thread] => [hex, { id: `t${i + 1}`, ...chosen[byArea.indexOf(hex)]!, weight }]));
-  return new Map([...shown].map(([hex, as]) => [hex, threads.get(as)!]));
-}
 
 /** What the last drawings came to: the shelf, the artwork's place and its tools all ask for the same. */
 const known = new WeakMap<ArtDocument, Map<string, Digitized>>();
@@ -99,13 +82,18 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
     progress(0.5 + (0.4 * i) / report.regions.length);
     return proposeFor(region, how);
   });
-  const sewn = report.regions.map((region, i) => ({ region, proposal: proposals[i]!, i })).filter((s) => s.proposal.shape);
+  const sewn = report.regions
+    .map((region, i) => ({ region, proposal: proposals[i]!, i }))
+    .filter((s) => s.proposal.shape)
+    .map((s) => ({ ...s, painted: paintedBy(s.region) }));
+  const around = neighbourhoodOf(sewn.map((s) => s.painted));
   const threads = matchThreads(
     sewn.map((s) => s.region),
+    around,
     threadWeight,
   );
+  const directions = directionsOf(sewn, around);
   const names = namer();
-  const directions = directionsOf(sewn);
   const drafts = sewn.map(({ region, proposal }, i): Piece => {
     const { settings, ...shape } = proposal.shape!;
     const rows = directions.get(i);
@@ -120,7 +108,7 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
     };
   });
   requireBounds(drafts);
-  const order = firstOrder(drafts.map((piece, i) => ({ thread: piece.thread, painted: paintedBy(sewn[i]!.region) })));
+  const order = firstOrder(drafts.map((piece, i) => ({ thread: piece.thread, painted: sewn[i]!.painted })));
   const pieces = order.map((i, k): Piece => ({ ...drafts[i]!, id: `p${k + 1}` }));
   const byRegion = report.regions.map((_, i) => pieces[order.indexOf(sewn.findIndex((s) => s.i === i))] ?? null);
   progress(1);

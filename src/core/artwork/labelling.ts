@@ -26,9 +26,24 @@ function added({ own, pair }: LabelProblem, i: number, k: number, chosen: readon
  * Besag 1986), then all choices that could still be better are gone through (branch and bound). Exact for few things, and for
  * more as far as the budget lasts; never worse than the first. Same problem, same answer.
  */
-export function bestLabels(problem: LabelProblem): number[] {
+export function bestLabels(given: LabelProblem): number[] {
+  const problem = { own: given.own, pair: askedOnce(given) };
   const settled = settle(problem);
   return branch(problem, settled, costOf(problem, settled));
+}
+
+/** What two labels cost together is worked out once: the search asks again and again. */
+function askedOnce({ own, pair }: LabelProblem): LabelProblem['pair'] {
+  const most = Math.max(0, ...own.map((labels) => labels.length));
+  const known = new Map<number, number>();
+  return (i, k, j, l) => {
+    const key = ((i * own.length + j) * most + k) * most + l;
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    const made = pair(i, k, j, l);
+    known.set(key, made);
+    return made;
+  };
 }
 
 function settle(problem: LabelProblem): number[] {

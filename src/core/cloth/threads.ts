@@ -22,6 +22,9 @@ const chartInLab = (): { thread: ChartThread; lab: Lab65 }[] =>
 /** CIEDE2000 difference of two colours. */
 export const colourDifference = (a: string, b: string): number => difference(toLab(a)!, toLab(b)!);
 
+/** Lightness L* of a colour, 0 to 100. */
+export const lightness = (hex: string): number => toLab(hex)!.l;
+
 /** The weight of most of some threads; undefined when there are none. */
 export function commonestWeight(threads: readonly { weight: number }[]): number | undefined {
   const counts = new Map<number, number>();

@@ -17,13 +17,13 @@ import { timelineOf } from '../plan/timeline';
 import { recipeFor } from '../cloth/house';
 import { writeCsv } from '../formats/csv';
 import { prove } from '../proof/prove';
-import { DEMOS, type Demo } from './demos';
+import { DEMOS, workedOn, type Demo } from './demos';
 
 /** The job as the shelf makes it of a demo. */
 function jobOf(demo: Demo): Job {
   const svg = readFileSync(join('public', 'demo', demo.file), 'utf8');
   const { job } = jobFromArt(readSvg(svg), { id: demo.file, name: demo.name, file: demo.file, brief: demo.brief });
-  return { ...job, ...(demo.accepted ? { accepted: demo.accepted } : {}) };
+  return workedOn(job, demo);
 }
 
 test('demo jobs have each a name, a file and a hoop of their own to fit', () => {

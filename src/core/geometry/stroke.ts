@@ -6,6 +6,10 @@ import { distance, type Area, type Line, type Point } from './point';
 const GENTLE_COS = 0.97;
 /** Tangents that differ by more than this at a node make it a corner, as a cosine: about 8°. */
 const SMOOTH_COS = 0.99;
+/** An edge within this of a tangent, as a cosine, has its direction: about a tenth of a degree. */
+const ALONG_COS = 0.999998;
+/** Length of the lines of which a join is made, mm. */
+const ARM_MM = 0.1;
 /** Length of the straight tips from which an end cap grows, mm. */
 const TIP_MM = 0.002;
 
@@ -21,8 +25,15 @@ function towards(p: Point, ...others: (Point | undefined)[]): Point {
   return { x: 0, y: 0 };
 }
 
-/** Nodes at which the drawn line really has a corner; places where a flattened curve merely turns are none. */
-function cornersOf(sub: Subpath): Point[] {
+/** A node at which the drawn line has a corner, and where it comes from and goes to: its tangents there, seen from the node. */
+interface Corner {
+  at: Point;
+  from: Point;
+  to: Point;
+}
+
+/** The corners of a drawn line; places where a flattened curve merely turns are none. */
+function cornersOf(sub: Subpath): Corner[] {
   const segments: { from: Point; s: Segment }[] = [];
   let pen = sub.start;
   for (const s of sub.segments) {
@@ -30,49 +41,59 @@ function cornersOf(sub: Subpath): Point[] {
     pen = s.to;
   }
   if (sub.closed && distance(pen, sub.start) > 1e-6) segments.push({ from: pen, s: { to: sub.start } });
-  const out: Point[] = [];
-  segments.forEach(({ from, s }, i) => {
+  const out: Corner[] = [];
+  segments.forEach(({ from: at, s }, i) => {
     const before = i > 0 ? segments[i - 1]! : sub.closed ? segments[segments.length - 1]! : null;
     if (!before) return;
-    const arriving = towards(from, before.s.c2, before.s.c1, before.from);
-    const leaving = towards(from, s.c1, s.c2, s.to);
-    if (cosBetween({ x: -arriving.x, y: -arriving.y }, leaving) < SMOOTH_COS) out.push(from);
+    const corner = { at, from: towards(at, before.s.c2, before.s.c1, before.from), to: towards(at, s.c1, s.c2, s.to) };
+    if (straightOn(corner) < SMOOTH_COS) out.push(corner);
   });
   return out;
 }
 
-/** How the line goes on at its point `i`, as a cosine: 1 straight on, -1 back. */
-function turnAt(line: Line, i: number): number {
-  const n = line.length;
-  const [a, b, c] = [line[(i + n - 1) % n]!, line[i]!, line[(i + 1) % n]!];
-  return cosBetween(minus(b, a), minus(c, b));
-}
-
-function turnsAt(line: Line, closed: boolean): (i: number) => boolean {
-  return (i) => (closed || (i > 0 && i < line.length - 1)) && turnAt(line, i) < GENTLE_COS;
-}
+/** How the line goes on at a corner, as a cosine: 1 straight on, -1 back. */
+const straightOn = ({ from, to }: Corner): number => cosBetween({ x: -from.x, y: -from.y }, to);
 
 /** Whether a mitre would be longer than its limit allows: the corner is cut off then, as SVG has it. */
-const cutOff = (line: Line, i: number, { join, miterLimit }: StrokeShape): boolean =>
-  join === 'miter' && ((1 + turnAt(line, i)) / 2) * miterLimit * miterLimit < 1;
+const cutOff = (corner: Corner, { join, miterLimit }: StrokeShape): boolean =>
+  join === 'miter' && ((1 + straightOn(corner)) / 2) * miterLimit * miterLimit < 1;
+
+/** The points before and after one of a line. */
+const besides = (line: Line, i: number): [Point, Point] => [line[(i + line.length - 1) % line.length]!, line[(i + 1) % line.length]!];
+
+function turnsAt(line: Line, closed: boolean): (i: number) => boolean {
+  return (i) => {
+    if (!closed && (i === 0 || i === line.length - 1)) return false;
+    const [a, c] = besides(line, i);
+    return cosBetween(minus(line[i]!, a), minus(c, line[i]!)) < GENTLE_COS;
+  };
+}
+
+/** A flattened curve leaves a corner beside its tangent; a sharp mitre would point elsewhere and be longer or shorter. */
+function leavesAlong(line: Line, i: number, { at, from, to }: Corner): boolean {
+  const [a, c] = besides(line, i);
+  return Math.min(cosBetween(minus(a, at), from), cosBetween(minus(c, at), to)) > ALONG_COS;
+}
 
 /**
- * The area that a stroke paints along one subpath (mm). Joins are made only where the drawn line has a corner: inside a
- * curve the pen turns round, however sharp the curve, so that a hairpin grows no mitre.
+ * The area that a stroke paints along one subpath (mm). Joins are made only where the drawn line has a corner, by its tangents
+ * there: inside a curve the pen turns round, however sharp the curve, so that a hairpin grows no mitre.
  */
 export function strokeOf(sub: Subpath, shape: StrokeShape): Area {
   const line = flattenSubpath(sub);
   const turns = turnsAt(line, sub.closed);
   const sharp = line.flatMap((_, i) => (turns(i) ? [i] : []));
-  const corners = shape.join === 'round' || sharp.length === 0 ? [] : cornersOf(sub);
-  const isCorner = (i: number): boolean => corners.some((c) => distance(c, line[i]!) < 1e-6);
-  if (shape.join === 'round' || sharp.every((i) => isCorner(i) && !cutOff(line, i, shape))) return strokeArea([line], sub.closed, shape);
+  if (shape.join === 'round' || sharp.length === 0) return strokeArea([line], sub.closed, shape);
+  const corners = cornersOf(sub);
+  const at = (i: number): Corner | undefined => corners.find((c) => distance(c.at, line[i]!) < 1e-6);
+  const plain = (corner: Corner | undefined, i: number): boolean => !!corner && !cutOff(corner, shape) && leavesAlong(line, i, corner);
+  if (sharp.every((i) => plain(at(i), i))) return strokeArea([line], sub.closed, shape);
   const round = { ...shape, join: 'round' as const };
-  const nodes = sharp.filter(isCorner);
+  const nodes = sharp.filter(at);
   if (nodes.length === 0) return strokeArea([line], sub.closed, round);
   return unite(
     strokeArea(stretchesBetween(line, sub.closed, nodes), false, { ...round, cap: 'butt' }),
-    ...joinsAt(line, nodes, shape),
+    ...nodes.map((i) => joinAt(at(i)!, shape)),
     ...capsAt(line, sub.closed, shape),
   );
 }
@@ -88,12 +109,13 @@ function stretchesBetween(line: Line, closed: boolean, nodes: readonly number[])
   });
 }
 
-function joinsAt(line: Line, nodes: readonly number[], shape: StrokeShape): Area[] {
-  const n = line.length;
-  return nodes.map((i) => {
-    const join = cutOff(line, i, shape) ? 'bevel' : shape.join;
-    return strokeArea([[line[(i + n - 1) % n]!, line[i]!, line[(i + 1) % n]!]], false, { ...shape, join, cap: 'butt' });
-  });
+function joinAt(corner: Corner, shape: StrokeShape): Area {
+  const arm = (to: Point): Point => {
+    const k = ARM_MM / Math.sqrt(to.x * to.x + to.y * to.y);
+    return { x: corner.at.x + to.x * k, y: corner.at.y + to.y * k };
+  };
+  const join = cutOff(corner, shape) ? 'bevel' : shape.join;
+  return strokeArea([[arm(corner.from), corner.at, arm(corner.to)]], false, { ...shape, join, cap: 'butt' });
 }
 
 function capsAt(line: Line, closed: boolean, shape: StrokeShape): Area[] {

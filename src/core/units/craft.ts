@@ -8,3 +8,9 @@ export const HIDES_TO_MM = 0.6;
 export const COLUMN_INSET_MM = 0.6;
 /** And of the foundation of an area of rows, mm. */
 export const AREA_INSET_MM = 0.8;
+/** Rows differ at least so much from those beneath and beside them, degrees, or edges sink between them and foundation lifts nothing (craft §4, §7). */
+export const LEAST_CROSSING_DEG = 30;
+/** A piece lies on another, as far as directions go, when this share of it does. */
+export const ON_GROUND_SHARE = 0.5;
+/** Cover opener than this is no ground to sink into, mm. */
+export const GROUND_TO_MM = 0.8;

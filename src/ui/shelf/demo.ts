@@ -1,4 +1,4 @@
-import { DEMOS, type Demo } from '@/core/gallery/demos';
+import { DEMOS, workedOn, type Demo } from '@/core/gallery/demos';
 import { keptStamp } from '@/platform/storage/records';
 import { keepPreference, preference } from '@/platform/storage/shop';
 import { jobFromDrawing } from './newJob';
@@ -18,7 +18,7 @@ async function layOut(demo: Demo, updated: number): Promise<boolean> {
   const response = await fetch(`/demo/${demo.file}`);
   if (!response.ok) return false;
   try {
-    await jobFromDrawing({ ...demo, id, updated, svg: await response.text() });
+    await jobFromDrawing({ ...demo, id, updated, svg: await response.text(), work: (job) => workedOn(job, demo) });
   } catch (error) {
     if ((await keptStamp(id)) === null) throw error;
   }

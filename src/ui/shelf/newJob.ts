@@ -1,7 +1,7 @@
 import { artworkName } from '@/core/document/fileNames';
 import { waysFor } from '@/core/cloth/library';
 import { DEFAULT_BRIEF } from '@/core/document/job';
-import type { AcceptedFinding, Brief, Job } from '@/core/document/types';
+import type { Brief, Job } from '@/core/document/types';
 import { checkSize, isBundle } from '@/platform/files';
 import { keepNewJob, keptArtwork, keptJob, keptStamp } from '@/platform/storage/records';
 import { loadLibrary } from '@/platform/storage/shop';
@@ -20,8 +20,8 @@ export interface NewJob {
   file: string;
   svg: string;
   brief?: Partial<Brief>;
-  /** Findings that are lived with from the start. */
-  accepted?: AcceptedFinding[];
+  /** What is done to it before it is kept. */
+  work?(job: Job): Job;
   /** A fresh one when absent. */
   id?: string;
   /** Milliseconds since 1970; now when absent. */
@@ -50,16 +50,12 @@ async function keep(job: Job, artwork: Record<string, string>, updated = Date.no
 }
 
 /** Makes a job from a drawing, with its pieces, and puts it on the shelf. */
-export async function jobFromDrawing(
-  { name, file, svg, brief = {}, accepted, id, updated }: NewJob,
-  options: CallOptions = {},
-): Promise<Job> {
+export async function jobFromDrawing({ name, file, svg, brief = {}, work, id, updated }: NewJob, options: CallOptions = {}): Promise<Job> {
   const shop = waysFor(await loadLibrary(), brief.cloth ?? DEFAULT_BRIEF.cloth);
   const { recipe, ...ways } = shop;
   const how = { id: id ?? freshId(), name, file, brief: { ...(recipe ? { recipe } : {}), ...brief }, ...ways, guessMm: FIRST_GUESS_MM };
   const made = await engine.call('newJob', { svg, ...how }, options);
-  const job: Job = accepted ? { ...made.job, accepted } : made.job;
-  return keep(job, { [file]: svg }, updated);
+  return keep(work ? work(made.job) : made.job, { [file]: svg }, updated);
 }
 
 /** What became of a dropped file: a job to go to, or a shelf whose jobs were put back. */

@@ -1,4 +1,5 @@
 import type { Area } from '../../geometry/point';
+import { LEAST_CROSSING_DEG, ON_GROUND_SHARE } from '../../units/craft';
 import { apart, normalDirection } from '../../units/directions';
 import { bestLabels } from '../labelling';
 import { FieldShape } from './fieldShape';
@@ -35,21 +36,20 @@ export interface DecidedDirection {
 
 /** What each fault costs, in millimetres of edge that it spoils as much. */
 const STEPS = 1;
+const ALONG = 0.12;
 const LONG_ROWS = 0.08;
 const BESIDE = 1.6;
 const ON_TOP = 1.2;
 const ASKEW = 0.7;
-const UNUSUAL = 0.04;
-/** Rows of neighbours, and of what lies on them, differ by so much (craft §7), degrees; nearer than the second they count as the same. */
-const APART = 30;
-const SAME = 20;
+const UNUSUAL = 0.08;
+/** Rows nearer than this count as the same, degrees. */
+const SAME_DEG = 20;
 /** A mirrored twin's rows may be off by so much, degrees. */
-const MIRRORED = 8;
-/** Share of a piece that lies on another for that to be its ground. */
-const MOSTLY = 0.5;
+const MIRRORED_DEG = 8;
 
 const REASONS = {
   steps: 'its edges have fewer steps',
+  along: 'rows cross its long edges',
   longRows: 'rows run the shorter way of the shape',
   beside: 'apart from its neighbours',
   onTop: 'crosses what it lies on, or what lies on it',
@@ -74,8 +74,9 @@ export function decideDirections(fields: readonly Field[], surroundings: Surroun
 }
 
 const total = (c: Partial<Costs>): number => Object.values(c).reduce((sum, v) => sum + v, 0);
-const near = (a: number, b: number): number => Math.min(1, Math.max(0, (APART - apart(a, b)) / (APART - SAME)));
-const askew = (a: number, b: number): boolean => apart(a, normalDirection(180 - b)) > MIRRORED;
+const near = (a: number, b: number): number =>
+  Math.min(1, Math.max(0, (LEAST_CROSSING_DEG - apart(a, b)) / (LEAST_CROSSING_DEG - SAME_DEG)));
+const askew = (a: number, b: number): boolean => apart(a, normalDirection(180 - b)) > MIRRORED_DEG;
 
 class DirectionCosts {
   readonly shapes: readonly FieldShape[];
@@ -88,7 +89,7 @@ class DirectionCosts {
   ) {
     const { columns, around } = surroundings;
     this.shapes = fields.map((f) => new FieldShape(f.area));
-    this.columnsOn = fields.map((f) => columns.filter((c) => around.onShare(c.region, f.region) > MOSTLY));
+    this.columnsOn = fields.map((f) => columns.filter((c) => around.onShare(c.region, f.region) > ON_GROUND_SHARE));
   }
 
   /** What a direction costs whatever the others are. */
@@ -99,6 +100,8 @@ class DirectionCosts {
     for (const c of this.columnsOn[i]!) for (const r of c.rows()) onTop += r.mm * near(deg, r.deg);
     return {
       steps: STEPS * shape.stepsMm(deg),
+      // The short ends of a bar cost next to nothing.
+      along: (ALONG * shape.alongMm(deg) ** 2) / Math.max(1, shape.perimeter),
       longRows: LONG_ROWS * shape.perimeter * shape.longRows(deg),
       unusual: (UNUSUAL * shape.perimeter * apart(deg, shape.usual)) / 90,
       onTop: ON_TOP * onTop,
@@ -117,7 +120,7 @@ class DirectionCosts {
     const on = Math.max(around.onShare(f.region, g.region), around.onShare(g.region, f.region));
     return {
       beside: f.hex === g.hex ? 0 : BESIDE * around.besideMm(f.region, g.region) * alike,
-      onTop: on > MOSTLY ? ON_TOP * perimeter * alike : 0,
+      onTop: on > ON_GROUND_SHARE ? ON_TOP * perimeter * alike : 0,
       askew: twins && askew(deg, other) ? ASKEW * perimeter : 0,
     };
   }
@@ -133,7 +136,7 @@ class DirectionCosts {
   }
 
   private all(i: number, deg: number, angles: readonly number[]): Costs {
-    const sum: Costs = { steps: 0, longRows: 0, beside: 0, onTop: 0, askew: 0, unusual: 0, ...this.own(i, deg) };
+    const sum: Costs = { steps: 0, along: 0, longRows: 0, beside: 0, onTop: 0, askew: 0, unusual: 0, ...this.own(i, deg) };
     angles.forEach((other, j) => {
       if (j === i) return;
       for (const [k, v] of Object.entries(this.pair(i, deg, j, other))) sum[k as keyof Costs] += v;

@@ -47,6 +47,25 @@ describe('the direction of a single field', () => {
     );
   });
 
+  it('of a disc or anything else without sides comes from no noise of its outline', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 4, max: 40 }),
+        fc.integer({ min: 8, max: 90 }),
+        fc.double({ min: 0, max: 6, noNaN: true }),
+        (r, facets, turn) => {
+          const disc = Array.from({ length: Math.max(facets, 20) }, (_, i) => {
+            const a = turn + (2 * Math.PI * i) / Math.max(facets, 20);
+            return at(100 + r * Math.cos(a), 7 + r * Math.sin(a));
+          });
+          // Something far away keeps the drawing from being symmetric about its middle.
+          expect(angles([[disc], box(0, 0, 3)])[0]).toBe(45);
+        },
+      ),
+      { seed: 103, numRuns: 60 },
+    );
+  });
+
   it('says why', () => {
     expect(decide([box(30, 0, 60, 12)])).toEqual([{ angle: 90, why: 'rows run the shorter way of the shape' }]);
   });

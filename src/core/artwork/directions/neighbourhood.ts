@@ -5,10 +5,17 @@ import { cellOf, CELL_MM, spansOf } from '../../route/cells';
 export interface Neighbourhood {
   /** Length along which two regions lie side by side, mm. */
   besideMm(i: number, j: number): number;
+  /** All pairs that lie side by side, the smaller number first. */
+  meetings: readonly Meeting[];
   /** Share of region `i` that lies on region `j`, 0 to 1. */
   onShare(i: number, j: number): number;
   /** Region that is seen in each cell of the picture, -1 where none is. */
   picture: Picture;
+}
+
+export interface Meeting {
+  regions: readonly [number, number];
+  mm: number;
 }
 
 export interface Picture {
@@ -43,16 +50,17 @@ export function neighbourhoodOf(painted: readonly Area[]): Neighbourhood {
     return cells;
   });
   const picture = { left, top, columns, rows, seen };
-  const beside = meetings(picture, n);
+  const beside = edgesBetween(picture, n);
   return {
     picture,
+    meetings: [...beside].map(([pair, edges]) => ({ regions: [Math.floor(pair / n), pair % n], mm: CELL_MM * edges })),
     besideMm: (i, j) => CELL_MM * (beside.get(Math.min(i, j) * n + Math.max(i, j)) ?? 0),
     onShare: (i, j) => (on.get(i * n + j) ?? 0) / Math.max(1, sizes[i]!),
   };
 }
 
 /** Edges of cells at which two regions meet, by pair. */
-function meetings({ columns, seen }: Picture, n: number): Map<number, number> {
+function edgesBetween({ columns, seen }: Picture, n: number): Map<number, number> {
   const out = new Map<number, number>();
   for (let at = 0; at + columns < seen.length; at++) {
     for (const next of [at + 1, at + columns]) {

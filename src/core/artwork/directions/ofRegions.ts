@@ -5,30 +5,30 @@ import type { Area } from '../../geometry/point';
 import { prepareShape } from '../../pieces/registry';
 import { centreOf, spansOf } from '../../route/cells';
 import type { Region } from '../artRegions';
-import { paintedBy, type Proposal } from '../proposeKind';
+import type { Proposal } from '../proposeKind';
 import { decideDirections, type Column, type DecidedDirection, type Field } from './decide';
 import { directionOf } from './fieldShape';
 import { mirrorImages } from './mirror';
-import { neighbourhoodOf } from './neighbourhood';
+import type { Neighbourhood } from './neighbourhood';
 
+/** A region of which something is sewn. */
 interface Sewn {
   region: Region;
   proposal: Proposal;
+  painted: Area;
 }
 
 /** The decided row directions of all areas among what is sewn, by place. */
-export function directionsOf(sewn: readonly Sewn[]): Map<number, DecidedDirection> {
-  const painted = sewn.map(({ region }) => paintedBy(region));
-  const fields = sewn.flatMap(({ region, proposal }, i): Field[] =>
-    proposal.kind === 'fill' ? [{ region: i, hex: region.hex, area: painted[i]! }] : [],
+export function directionsOf(sewn: readonly Sewn[], around: Neighbourhood): Map<number, DecidedDirection> {
+  const fields = sewn.flatMap(({ region, proposal, painted }, i): Field[] =>
+    proposal.kind === 'fill' ? [{ region: i, hex: region.hex, area: painted }] : [],
   );
   if (fields.length === 0) return new Map();
-  const columns = sewn.flatMap(({ proposal }, i): Column[] =>
-    proposal.kind === 'satin' ? [{ region: i, rows: once(() => rowsOf(proposal, painted[i]!)) }] : [],
+  const columns = sewn.flatMap(({ proposal, painted }, i): Column[] =>
+    proposal.kind === 'satin' ? [{ region: i, rows: once(() => rowsOf(proposal, painted)) }] : [],
   );
-  const around = neighbourhoodOf(painted);
   const mirrored = mirrorImages(
-    sewn.map(({ region }, i) => ({ hex: region.hex, painted: painted[i]! })),
+    sewn.map(({ region, painted }) => ({ hex: region.hex, painted })),
     around.picture,
   );
   const decided = decideDirections(fields, { columns, around, mirrored });

@@ -1,5 +1,6 @@
 import type { Resolved } from '../../document/resolved';
 import type { Piece, Stagger, UnderlayLayer } from '../../document/types';
+import { LEAST_CROSSING_DEG } from '../../units/craft';
 import { apart, normalDirection } from '../../units/directions';
 import { byHand, pick, recipe, rule, spacingForThread, type ResolveContext, type ShapeFacts, type WithoutTies } from '../resolve';
 import { pullCompFor } from '../rules/compensation';
@@ -38,8 +39,6 @@ export function fillSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContex
   };
 }
 
-/** Rows of a piece must differ at least this much from those beneath, or its edges sink between them, degrees (craft §7). */
-const LEAST_CROSSING_DEG = 30;
 const USUAL_CROSSING_DEG = 45;
 
 function directionFor(piece: Piece, facts: ShapeFacts, beneathDeg: number | undefined): Resolved<number> {

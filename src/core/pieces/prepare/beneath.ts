@@ -1,6 +1,7 @@
 import { contains } from '../../geometry/area';
 import { ofEach } from '../../geometry/known';
 import { boundsOf, boundsTouch, type Area, type Bounds, type Point } from '../../geometry/point';
+import { GROUND_TO_MM, ON_GROUND_SHARE } from '../../units/craft';
 import type { PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 
@@ -14,14 +15,10 @@ export interface GroundRows {
 
 /** Places at which a piece is compared with what lies beneath, each way. */
 const PROBES = 6;
-/** Share of a piece that must lie on another for its direction to matter. */
-const MOSTLY = 0.5;
-/** Cover opener than this is no ground that a direction could follow, mm. */
-const GROUND_MM = 0.8;
 
 /** What a piece is to those that lie on it; null for one whose rows are too open, or have no one direction. */
 export function groundRows(shape: PreparedShape | null, settings: ResolvedSettings | null): GroundRows | null {
-  if (!shape || !settings?.angle || settings.spacing!.value >= GROUND_MM) return null;
+  if (!shape || !settings?.angle || settings.spacing!.value >= GROUND_TO_MM) return null;
   return { box: boxOf(shape.cover), cover: shape.cover, angleDeg: settings.angle.value };
 }
 
@@ -48,7 +45,7 @@ export class Grounds {
       const below = this.all[i]!;
       probes ??= probesIn(shape, box);
       const on = probes.filter((p) => contains(below.cover, p)).length;
-      if (on > MOSTLY * probes.length) return below.angleDeg;
+      if (on > ON_GROUND_SHARE * probes.length) return below.angleDeg;
     }
     return undefined;
   }

@@ -1,16 +1,11 @@
 import { formOf } from '../../pieces/registry';
+import { GROUND_TO_MM, LEAST_CROSSING_DEG, ON_GROUND_SHARE } from '../../units/craft';
 import { apart } from '../../units/directions';
 import { CELL_MM, sharedCells, spansOf } from '../../route/cells';
 import { boundsOf, boundsTouch } from '../../geometry/point';
 import { perPiece, type Check, type SewnPiece } from '../check';
 import type { ProofContext } from '../context';
 
-/** Rows that differ less from those beneath sink between them, degrees (craft §7). */
-const LEAST_DEG = 30;
-/** This much of a piece lies on the other. */
-const MOSTLY_ON = 0.5;
-/** More open than this a fill is no bed to sink into, mm. */
-const BED_MM = 0.8;
 const CROSSING_DEG = 60;
 
 export const directionAsBelow: Check = {
@@ -22,13 +17,13 @@ export const directionAsBelow: Check = {
     const bed = formOf(sewn.piece) === 'rows' && angle !== undefined ? bedOf(sewn, context) : null;
     if (angle === undefined || !bed) return null;
     const differs = apart(angle, bed.angle);
-    if (differs >= LEAST_DEG) return null;
+    if (differs >= LEAST_CROSSING_DEG) return null;
     const { id, name } = context.job.pieces[bed.index]!;
     const turned = Math.round((bed.angle + CROSSING_DEG) % 180);
     return {
       pieces: [sewn.piece.id, id],
       measured: differs,
-      limit: LEAST_DEG,
+      limit: LEAST_CROSSING_DEG,
       unit: '°',
       limitFrom: 'rows beneath swallow rows that run like them',
       message: `Its rows run along those of ‘${name}’ beneath: they sink between them and the edge turns ragged.`,
@@ -44,10 +39,10 @@ function bedOf({ shape, index }: SewnPiece, { job, shaped }: ProofContext): { in
   for (let b = index - 1; b >= 0; b--) {
     const beneath = shaped[b]!;
     const angle = beneath.settings?.angle?.value;
-    const open = (beneath.settings?.spacing?.value ?? Infinity) > BED_MM;
+    const open = (beneath.settings?.spacing?.value ?? Infinity) > GROUND_TO_MM;
     if (formOf(job.pieces[b]!) !== 'rows' || angle === undefined || open || !beneath.shape) continue;
     if (!boundsTouch(box, boundsOf(beneath.shape.painted))) continue;
-    if (sharedCells(spansOf(shape.cover), spansOf(beneath.shape.cover)) >= MOSTLY_ON * cells) return { index: b, angle };
+    if (sharedCells(spansOf(shape.cover), spansOf(beneath.shape.cover)) >= ON_GROUND_SHARE * cells) return { index: b, angle };
   }
   return null;
 }

@@ -1,9 +1,9 @@
 import { formOf } from '../../pieces/registry';
 import type { UnderlayLayer } from '../../document/types';
+import { LEAST_CROSSING_DEG } from '../../units/craft';
 import { apart } from '../../units/directions';
 import { perPiece, type Check } from '../check';
 
-const LEAST_DEG = 30;
 /** A lattice without a direction of its own lies across the cover. */
 const ACROSS_DEG = 90;
 
@@ -16,10 +16,10 @@ export const underlayAlongCover: Check = {
     const lattices = formOf(piece) === 'rows' ? layers.filter((l) => l.kind === 'lattice') : [];
     // Of two lattices one may run along the cover, since the other holds across it.
     const differs = Math.max(...lattices.map((l) => apart(ACROSS_DEG + (l.angle ?? 0), 0)));
-    if (lattices.length === 0 || differs >= LEAST_DEG) return null;
+    if (lattices.length === 0 || differs >= LEAST_CROSSING_DEG) return null;
     return {
       measured: differs,
-      limit: LEAST_DEG,
+      limit: LEAST_CROSSING_DEG,
       unit: '°',
       limitFrom: 'underlay holds across the cover',
       message: 'The underlay runs along the cover’s rows: it vanishes between them and holds nothing.',

@@ -1,6 +1,6 @@
 'use client';
-import { useEffect } from 'react';
-import { THREAD_CHART } from '@/core/cloth/threads';
+import { useEffect, useMemo } from 'react';
+import { nearestThreads, THREAD_CHART } from '@/core/cloth/threads';
 import type { Job } from '@/core/document/types';
 import { setThreads, setToThread } from '@/session/edit/commands';
 import { openLibrary, useLibrary } from '@/session/shop/libraryStore';
@@ -14,13 +14,21 @@ interface Props {
   mixed?: string;
 }
 
-/** The threads of the job, then the shop's own cones, then the chart. */
+/** So many cones of the chart are offered as near ones. */
+const NEAR = 10;
+
+/** The threads of the job, then the shop's own cones, then the chart's nearest to what is chosen, then all of the chart. */
 export function ThreadChoice({ job, ids, value, mixed }: Props) {
   const own = useLibrary((s) => s.library.threads);
   useEffect(() => void openLibrary(), []);
   const codes = new Set(job.threads.map((t) => t.code));
   const cones = own.filter((t) => !codes.has(t.code));
-  const chart = THREAD_CHART.filter((t) => !codes.has(t.code) && !own.some((o) => o.code === t.code)).map((t) => ({ ...t, weight: 40 }));
+  const elsewhere = (t: { code: string }): boolean => codes.has(t.code) || own.some((o) => o.code === t.code);
+  const chart = THREAD_CHART.filter((t) => !elsewhere(t)).map((t) => ({ ...t, weight: 40 }));
+  const now = job.threads.find((t) => t.id === value)?.hex;
+  const near = useMemo(() => (now ? nearestThreads(now).map((n) => n.thread) : []), [now])
+    .filter((t) => !elsewhere(t))
+    .slice(0, NEAR);
   return (
     <select
       aria-label={mixed === undefined ? 'Thread' : 'Thread of all'}
@@ -40,7 +48,7 @@ export function ThreadChoice({ job, ids, value, mixed }: Props) {
           </option>
         ))}
       </optgroup>
-      {[['Own cones', cones] as const, ['Thread chart', chart] as const].map(
+      {[['Own cones', cones] as const, ['Nearest of the chart', near] as const, ['The whole chart', chart] as const].map(
         ([label, threads]) =>
           threads.length > 0 && (
             <optgroup key={label} label={label}>
