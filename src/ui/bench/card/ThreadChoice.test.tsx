@@ -13,7 +13,7 @@ const job = jobOf([piece('fill', { area: 'M0,0 h10 v10 h-10 Z' })]);
 const namesIn = (group: string): string[] =>
   within(screen.getByRole('group', { name: group }))
     .getAllByRole('option')
-    .map((o) => o.textContent!);
+    .map((o) => o.textContent);
 
 describe('the choice of a thread', () => {
   it('offers the threads of the job, then the nearest cones of the chart, then all of it', () => {
