@@ -48,12 +48,12 @@ const SAME_DEG = 20;
 const MIRRORED_DEG = 8;
 
 const REASONS = {
-  steps: 'its edges have fewer steps',
-  along: 'rows cross its long edges',
+  steps: 'turned so that its edges end in fewer steps',
+  along: 'turned to cross its long edges',
   longRows: 'rows run the shorter way of the shape',
-  beside: 'apart from its neighbours',
-  onTop: 'crosses what it lies on, or what lies on it',
-  askew: 'symmetric as the drawing is',
+  beside: 'turned to differ from the rows beside it',
+  onTop: 'turned to cross what it lies on, or what lies on it',
+  askew: 'symmetric, as the drawing is',
   unusual: 'rows run the shorter way of the shape',
 } as const;
 type Costs = Record<keyof typeof REASONS, number>;
