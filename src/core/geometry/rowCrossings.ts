@@ -76,7 +76,9 @@ export class RowCrossings {
     for (let e = 0; e < edges.length; e += 4) {
       const [u0, v0, u1, v1] = [edges[e]!, edges[e + 1]!, edges[e + 2]!, edges[e + 3]!];
       const slope = v1 > v0 ? (u1 - u0) / (v1 - v0) : 0;
-      for (let k = Math.max(this.firstRow, this.rowFrom(v0)); k < end && k * spacing + phase < v1; k++) {
+      // Both ends by the same reckoning, or a row through a corner meets one of its edges and not the other.
+      const stop = Math.min(end, this.rowFrom(v1));
+      for (let k = Math.max(this.firstRow, this.rowFrom(v0)); k < stop; k++) {
         visit(k - this.firstRow, u0 + (k * spacing + phase - v0) * slope);
         if (++n > MOST_CROSSINGS) throw new TooManyCrossings();
       }
