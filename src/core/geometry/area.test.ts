@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { areaOf, clean, components, contains, cutLines, offset, strokeArea, subtract, unite } from './area';
+import { roughOffset, areaOf, clean, components, contains, cutLines, offset, strokeArea, subtract, unite } from './area';
 import type { Point } from './point';
 
 const square = (x: number, y: number, side: number): Point[] => [
@@ -80,4 +80,13 @@ test('a point in a hole is outside', () => {
   const ring = clean([square(0, 0, 10), square(3, 3, 4)], 'evenodd');
   expect(contains(ring, { x: 1, y: 1 })).toBe(true);
   expect(contains(ring, { x: 5, y: 5 })).toBe(false);
+});
+
+test('crumbs beside an area do not turn its offset inside out', () => {
+  const square = [{ x: 0, y: 0 }, { x: 10, y: 0 }, { x: 10, y: 10 }, { x: 0, y: 10 }]; // prettier-ignore
+  const crumbs = [0.01, 0.02, 0.05].map((w) => [{ x: 2, y: 12 }, { x: 2 + w, y: 12 + w }, { x: 2.3, y: 12.02 }]); // prettier-ignore
+  for (const crumb of [...crumbs, ...crumbs.map((c) => c.slice().reverse())]) {
+    expect(areaOf(roughOffset([crumb, square], -1))).toBeCloseTo(64, 0);
+    expect(areaOf(roughOffset([square, crumb], 1))).toBeGreaterThan(140);
+  }
 });

@@ -44,10 +44,14 @@ export function offset(area: Area, mm: number, join: JoinName = 'round', arcMm =
   return fromPaths(Clipper.inflatePathsD(toPaths(area), mm, JOINS[join], EndType.Polygon, 4, PRECISION, arcMm));
 }
 
-/** The same for hidden edges, where a tenth of a thread does not matter: several times as fast. */
+/** The same for hidden edges, where a tenth of a thread and a crumb do not matter: several times as fast. */
 export function roughOffset(area: Area, mm: number): Area {
-  return area.length === 0 ? area : offset(simplify(area, 0.03), mm, 'round', 0.04);
+  return area.length === 0 ? area : offset(simplify(area, 0.03).filter(isMoreThanCrumb), mm, 'round', 0.04);
 }
+
+/** Made simpler, a crumb may turn the other way, and the clipping library takes the lowest outline for the way in which all of them turn. */
+const isMoreThanCrumb = (ring: Ring): boolean => Math.abs(ringArea(ring)) > CRUMB_MM2;
+const CRUMB_MM2 = 0.02;
 
 const JOINS = { miter: JoinType.Miter, round: JoinType.Round, bevel: JoinType.Bevel };
 const CAPS = { butt: EndType.Butt, round: EndType.Round, square: EndType.Square };
@@ -87,14 +91,20 @@ function withoutRepeats(line: Line): Line {
 }
 
 /** Parts of open lines that lie outside the area. */
-export function cutLines(lines: readonly Line[], area: Area): Line[] {
-  if (area.length === 0) return lines.slice();
+export const cutLines = (lines: readonly Line[], area: Area): Line[] =>
+  area.length === 0 ? lines.slice() : clippedLines(lines, area, ClipType.Difference);
+
+/** Parts of open lines that lie inside the area. */
+export const keepLines = (lines: readonly Line[], area: Area): Line[] =>
+  area.length === 0 || lines.length === 0 ? [] : clippedLines(lines, area, ClipType.Intersection);
+
+function clippedLines(lines: readonly Line[], area: Area, type: ClipType): Line[] {
   const clipper = new ClipperD(PRECISION);
   clipper.addOpenSubjectPaths(linesToPaths(lines));
   clipper.addClipPaths(toPaths(area));
   const closed: PathsD = [];
   const open: PathsD = [];
-  clipper.execute(ClipType.Difference, FillRule.NonZero, closed, open);
+  clipper.execute(type, FillRule.NonZero, closed, open);
   return open.filter((l) => l.length > 1).map((l) => l.map(({ x, y }) => ({ x, y })));
 }
 
