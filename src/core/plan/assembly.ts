@@ -52,6 +52,9 @@ export interface Before {
 
 const overFoam = (s: Sewn): boolean => (s.settings?.foam?.value ?? 0) > 0;
 
+/** Penetrations nearer than this share a hole, mm. */
+const SAME_HOLE_MM = 0.1;
+
 /** The first penetrations from event `i` on, as far as the thread is not interrupted. */
 function firstPoints(c: StitchColumns, i: number): Point[] {
   const out: Point[] = [];
@@ -291,13 +294,22 @@ export class Assembly {
     const p = { x: c.x[i]!, y: c.y[i]! };
     if (c.command[i] === Command.trim) return this.cut(index);
     if (c.command[i] === Command.stop) return this.stopFor(index);
-    if (c.command[i] === Command.stitch) this.divideTo(p, c.role[i]!);
+    if (c.command[i] === Command.stitch) {
+      if (i === 0 && this.standsIn(p)) return this.mark(index, this.thread);
+      this.divideTo(p, c.role[i]!);
+    }
     this.out.push(p.x, p.y, c.role[i]!, c.command[i]);
     const fresh = this.startsThread() || (i === 0 && this.tieWhen === 'always');
     if (fresh && i + 1 < c.x.length && this.wants(index, 'tieIn') && !isTied(firstPoints(c, i))) {
       this.tie(tieIn(p, { x: c.x[i + 1]!, y: c.y[i + 1]! }, this.tieOf(index)));
     }
     this.mark(index, this.thread);
+  }
+
+  /** Whether the needle went down here just now: a piece that begins in the hole where the last one ended needs no second stitch there. */
+  private standsIn(p: Point): boolean {
+    const here = this.out.last();
+    return here !== null && this.out.commandAt(-1) === Command.stitch && distance(here, p) < SAME_HOLE_MM;
   }
 
   /** Cuts the thread and lets the machine wait while something is laid on or cut away. */
