@@ -1,4 +1,5 @@
 import { perimeterOf, areaOf, simplify } from './area';
+import { once } from './known';
 import { distance, mix, type Area, type Point } from './point';
 import { triangulate, type Triangulation } from './triangles';
 
@@ -23,6 +24,8 @@ export interface MedialAxis {
   branches: Branch[];
   /** Radius of the largest ball inside the area, mm. */
   maxRadius: number;
+  /** The same with the branches of narrow spurs on broad parts, however short beside these; absent when there is none to ask for. */
+  withSpurs?: () => MedialAxis;
 }
 
 /** A branch is a corner when it reaches less far than this many radii of the ball at its foot (a right angle has 1.41). */
@@ -47,6 +50,13 @@ function circumscribed(a: Point, b: Point, c: Point): Ball | null {
   return { centre: { x: a.x + x, y: a.y + y }, radius: Math.sqrt(x * x + y * y) };
 }
 
+/**
+ * A triangle's circle may be so much larger than half its longest door: along a branch a flat triangle's centre lies far off,
+ * but where branches meet, as in the middle of a star, several flat triangles share one true ball.
+ */
+const OBTUSE = 1.3;
+const OBTUSE_JUNCTION = 2.2;
+
 function ballOf(t: Triangulation, triangle: number): Ball {
   const [a, b, c] = [0, 1, 2].map((k) => t.points[t.corners[triangle * 3 + k]!]!) as [Point, Point, Point];
   const corners = [a, b, c];
@@ -63,7 +73,7 @@ function ballOf(t: Triangulation, triangle: number): Ball {
     return { centre: tip, radius: 0 };
   }
   const circle = circumscribed(a, b, c);
-  return circle && circle.radius < longest.radius * 1.3 ? circle : longest;
+  return circle && circle.radius < longest.radius * (doors.length > 2 ? OBTUSE_JUNCTION : OBTUSE) ? circle : longest;
 }
 
 function traceBranches(t: Triangulation): Branch[] {
@@ -129,7 +139,18 @@ interface Corner {
   foot: number;
 }
 
-function cornersOf(branches: readonly Branch[]): Corner[] {
+/** A spur reaches at least so many radii of a ball on its way beyond that; the corner of an arrow of 33° does so too. */
+const SPUR_RATIO = 3.5;
+/** Balls smaller than this are the outline's own unevenness, mm. */
+const LEAST_SPUR_MM = 0.3;
+
+/** Whether a branch, given from its foot to its tip, is narrow over a long way. */
+function isSpur(points: readonly Point[], radii: readonly number[]): boolean {
+  const tip = points[points.length - 1]!;
+  return points.some((p, i) => radii[i]! > LEAST_SPUR_MM && distance(p, tip) >= SPUR_RATIO * radii[i]!);
+}
+
+function cornersOf(branches: readonly Branch[], keepSpurs: boolean): Corner[] {
   const degree = new Map<number, number>();
   for (const b of branches) for (const n of [b.from, b.to]) if (n >= 0) degree.set(n, (degree.get(n) ?? 0) + 1);
   return branches.flatMap((b, branch): Corner[] => {
@@ -141,7 +162,8 @@ function cornersOf(branches: readonly Branch[]): Corner[] {
     ] as const) {
       if (degree.get(tip) !== 1 || (degree.get(foot) ?? 0) < 3) continue;
       const excess = reachFrom(b.points[foot === b.from ? 0 : last]!, b.points) - CORNER_RATIO * radius;
-      if (excess < 0) return [{ branch, foot }];
+      const outwards = foot === b.from ? b : reversed(b);
+      if (excess < 0 && !(keepSpurs && isSpur(outwards.points, outwards.radii))) return [{ branch, foot }];
     }
     return [];
   });
@@ -166,10 +188,10 @@ function innerDegrees(branches: readonly Branch[]): Map<number, number> {
  * Removes corner branches, outermost nodes first. All corners at one node go together: a square end has two, and to drop only
  * one would bend the column into the other.
  */
-function prune(branches: Branch[]): Branch[] {
+function prune(branches: Branch[], keepSpurs = false): Branch[] {
   let now = branches;
   for (;;) {
-    const corners = cornersOf(now);
+    const corners = cornersOf(now, keepSpurs);
     if (corners.length === 0) return now;
     const inner = innerDegrees(now);
     const outermost = corners.filter((c) => (inner.get(c.foot) ?? 0) <= 1);
@@ -240,7 +262,8 @@ export function medialAxis(whole: Area): MedialAxis {
   const branches = traceBranches(triangulation);
   let maxRadius = 0;
   for (const b of branches) for (const r of b.radii) if (r > maxRadius) maxRadius = r;
-  return { branches: mergeNear(prune(branches)), maxRadius };
+  const spurred = once(() => ({ branches: mergeNear(prune(branches, true)), maxRadius }));
+  return { branches: mergeNear(prune(branches)), maxRadius, withSpurs: spurred };
 }
 
 export interface WidthRange {

@@ -3,7 +3,7 @@ import { boundsOf, growBounds, type Area } from '../geometry/point';
 import { makeMask, paintArea, paintThread } from '../geometry/mask';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 import type { StitchColumns } from './buffer';
-import { Command } from './roles';
+import { Command, Role } from './roles';
 
 export interface Coverage {
   /** Share of the drawn area, 0.25 mm inside its edge, that lies under thread. */
@@ -16,16 +16,20 @@ const INSIDE_MM = 0.25;
 const OUTSIDE_MM = 0.9;
 const MARGIN_MM = 2;
 
-/** Measures on a grid how well stitches cover an area. */
-export function coverageOf(area: Area, stitches: StitchColumns, cellMm = 0.1): Coverage {
+/**
+ * Measures on a grid how well cover stitches cover an area; what runs to or beneath them does not count.
+ * @param seen what of the area is seen: elsewhere it need not be covered
+ */
+export function coverageOf(area: Area, stitches: StitchColumns, cellMm = 0.1, seen = area): Coverage {
   const box = boundsOf(area);
   for (let i = 0; i < stitches.x.length; i++) growBounds(box, stitches.x[i]!, stitches.y[i]!);
   const mask = makeMask(box, cellMm, MARGIN_MM);
-  paintArea(mask, roughOffset(area, -INSIDE_MM), 1);
+  paintArea(mask, roughOffset(seen, -INSIDE_MM), 1);
   paintArea(mask, roughOffset(area, OUTSIDE_MM), 2);
   paintArea(mask, area, 8);
   for (let i = 1; i < stitches.x.length; i++) {
     if (stitches.command[i] !== Command.stitch || stitches.command[i - 1] !== Command.stitch) continue;
+    if (stitches.role[i] !== Role.cover) continue;
     const a = { x: stitches.x[i - 1]!, y: stitches.y[i - 1]! };
     paintThread(mask, a, { x: stitches.x[i]!, y: stitches.y[i]! }, THREAD_WIDTH_MM / 2, 4);
   }

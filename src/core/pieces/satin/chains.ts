@@ -75,6 +75,7 @@ export function stringChains(branches: readonly Branch[]): Chain[] {
     const node = fromStart ? first.from : first.to;
     const chain: Chain = { points: [], radii: [], stops: [{ index: 0, node }], startsAs: 'open', endsAs: 'open' };
     let [here, forward] = [branch, fromStart];
+    let closed = first.from === -1 && first.to === -1;
     for (;;) {
       used.add(here);
       const b = branches[here]!;
@@ -83,14 +84,15 @@ export function stringChains(branches: readonly Branch[]): Chain[] {
       for (const r of (forward ? b.radii : b.radii.slice().reverse()).slice(skip)) chain.radii.push(r);
       chain.stops.push({ index: chain.points.length - 1, node: forward ? b.to : b.from });
       const next = pairs.get(keyOf({ branch: here, atStart: !forward }));
+      // A ring with columns inside it runs through all its junctions and comes back to where it began.
+      if (next?.branch === branch && next.atStart === fromStart) closed = true;
       if (!next || used.has(next.branch)) break;
       [here, forward] = [next.branch, next.atStart];
     }
     const lastNode = chain.stops[chain.stops.length - 1]!.node;
     const endKind = (n: number): ChainEnd => ((degree.get(n) ?? 0) > 1 ? 'tucked' : 'open');
-    const loop = first.from === -1 && first.to === -1;
-    chain.startsAs = loop ? 'loop' : endKind(node);
-    chain.endsAs = loop ? 'loop' : endKind(lastNode);
+    chain.startsAs = closed ? 'loop' : endKind(node);
+    chain.endsAs = closed ? 'loop' : endKind(lastNode);
     out.push(chain);
   };
   branches.forEach((_, i) => {

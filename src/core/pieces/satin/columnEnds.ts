@@ -4,8 +4,8 @@ import { crossingAt, makeTrack, sliceTrack, type Column, type Track } from './tr
 
 /** A covered end runs on this far under its neighbour, mm. */
 const UNDER_MM = 0.6;
-/** At most this share of a column is given up at one end. */
-const MOST_SHARE = 0.12;
+/** At most this share of a column is given up at one end: few rows push little. */
+const MOST_SHARE = 0.06;
 const STEP_MM = 0.12;
 
 /**
@@ -21,6 +21,19 @@ export function withEnds(column: Column, ends: ColumnEnds, pushMm: number, compM
   if (from > 0 || to > 0) track = extended(track, Math.max(0, from), Math.max(0, to));
   if (from < 0 || to < 0) track = shortened(track, Math.max(0, -from), Math.max(0, -to));
   return track === column.track ? column : { ...column, track };
+}
+
+/**
+ * A column with two open ends whose first and last rows lie at its very ends: its rows are moved together or apart by less than
+ * one of them in all, where the lattice would leave up to half a spacing bare at each end.
+ */
+export function withRowsToEnds(column: Column, spacingMm: number): Column {
+  if (!column.openFrom || !column.openTo) return column;
+  const { track } = column;
+  const [half, length, start] = [spacingMm / 2, lengthOf(track), track.advance[0]!];
+  const rows = Math.round(length / half);
+  if (rows < 1) return column;
+  return { ...column, track: { ...track, advance: track.advance.map((a) => ((a - start) * rows * half) / length) } };
 }
 
 const lengthOf = (track: Track): number => track.advance[track.advance.length - 1]! - track.advance[0]!;

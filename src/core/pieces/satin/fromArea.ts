@@ -1,8 +1,9 @@
 import { areaOf } from '../../geometry/area';
+import { convexHull, convexity, fittingBox } from '../../geometry/hull';
 import { calmTangents, lengthsAlong, resample, smooth } from '../../geometry/line';
 import { medialAxis, type MedialAxis } from '../../geometry/medial';
-import { add, dot, mix, scale, sub, type Area, type Point } from '../../geometry/point';
-import { atan2, cos, PI, sin } from '../../units/trig';
+import { add, dot, mix, scale, type Area, type Point } from '../../geometry/point';
+import { PI } from '../../units/trig';
 import { stringChains, type Chain } from './chains';
 import { indexEdges, type EdgeIndex } from './outlineEdges';
 import type { Corners } from '../../document/types';
@@ -22,6 +23,8 @@ import { sliceTrack, type Column, type ColumnNetwork } from './track';
 const FIRST_CORNER_NODE = 1_000_000;
 /** Shapes hardly larger than the ball inside them have no middle line worth following (a square has 1.27). */
 const BLOB_RATIO = 1.6;
+/** A shape is as good as convex that fills this share of its hull. */
+const CONVEX = 0.965;
 
 export function networkFromArea(area: Area, corners: Corners = 'turn', axis: MedialAxis = medialAxis(area)): ColumnNetwork {
   const edges = indexEdges(area);
@@ -29,7 +32,9 @@ export function networkFromArea(area: Area, corners: Corners = 'turn', axis: Med
   const length = branches.reduce((sum, b) => sum + lengthsAlong(b.points)[b.points.length - 1]!, 0);
   const hasLoop = area.length > 1;
   const blob = !hasLoop && areaOf(area) < BLOB_RATIO * PI * axis.maxRadius * axis.maxRadius;
-  if (branches.length === 0 || blob || (!hasLoop && length < axis.maxRadius * 1.2)) return compactColumn(area, edges, axis.maxRadius);
+  const convex = !hasLoop && isConvex(area);
+  if (branches.length === 0 || blob || convex || (!hasLoop && length < axis.maxRadius * 1.2))
+    return compactColumn(area, edges, axis.maxRadius);
   let node = FIRST_CORNER_NODE;
   const nextNode = (): number => node++;
   const columns = stringChains(branches).flatMap((chain) => {
@@ -38,6 +43,11 @@ export function networkFromArea(area: Area, corners: Corners = 'turn', axis: Med
     return cornered ?? columnsOf(chain, sampled, edges);
   });
   return { columns };
+}
+
+/** Straight rows square to a convex shape's longer side cover it whole and never fan. */
+function isConvex(area: Area): boolean {
+  return area.length === 1 && convexity(area[0]!) >= CONVEX;
 }
 
 /**
@@ -136,34 +146,22 @@ function smoothLoop(points: readonly Point[], rounds: number): Point[] {
   return [...ring, ring[0]!];
 }
 
-/** One straight column along the longer axis of a compact shape (second moments of its outline points). */
+/** One straight column along the longer side of the box that fits a compact shape. */
 function compactColumn(area: Area, edges: EdgeIndex, maxRadius: number): ColumnNetwork {
-  const points = area.flatMap((ring) => resample([...ring, ring[0]!], 0.2));
-  const n = points.length;
-  if (n < 3 || areaOf(area) === 0) return { columns: [] };
-  const mean = scale(
-    points.reduce((s, p) => add(s, p), { x: 0, y: 0 }),
-    1 / n,
-  );
-  let [xx, xy, yy] = [0, 0, 0];
-  for (const p of points) {
-    const d = sub(p, mean);
-    xx += d.x * d.x;
-    xy += d.x * d.y;
-    yy += d.y * d.y;
-  }
-  const angle = Math.abs(xy) < 1e-9 && Math.abs(xx - yy) < 1e-6 * (xx + yy) ? 0 : atan2(2 * xy, xx - yy) / 2;
-  const axis = { x: cos(angle), y: sin(angle) };
-  let [low, high] = [Infinity, -Infinity];
-  for (const p of points) {
-    const t = dot(sub(p, mean), axis);
-    low = Math.min(low, t);
-    high = Math.max(high, t);
-  }
-  const from = add(mean, scale(axis, low));
-  const to = add(mean, scale(axis, high));
+  const hull = convexHull(area.flat());
+  if (hull.length < 3 || areaOf(area) === 0) return { columns: [] };
+  const { along: axis } = fittingBox(hull);
+  const across = { x: -axis.y, y: axis.x };
+  const extent = (d: Point): [number, number] => {
+    const at = hull.map((p) => dot(p, d));
+    return [Math.min(...at), Math.max(...at)];
+  };
+  const [low, high] = extent(axis);
+  const [left, right] = extent(across);
+  const base = scale(across, (left + right) / 2);
+  const [from, to] = [add(base, scale(axis, low)), add(base, scale(axis, high))];
   const middle = resample([mix(from, to, 0.002), mix(from, to, 0.998)], STEP_MM);
-  const reach = (): number => maxRadius * 3 + 1;
+  const reach = (): number => Math.max(maxRadius * 3, right - left) + 1;
   const track = castRows(
     middle,
     middle.map(() => axis),

@@ -7,7 +7,7 @@ import { SHORTEST_STITCH_MM } from '../../units/tolerances';
 import type { RowMesh } from '../rows/mesh';
 import { travelTo } from '../rows/sewRows';
 import { sewColumn, type ColumnCover } from './cover';
-import { capOf, withEnds } from './columnEnds';
+import { capOf, withEnds, withRowsToEnds } from './columnEnds';
 import { centreLine, crossingAt, widenRow, type Column, type ColumnNetwork, type Track } from './track';
 import { COLUMN_INSET_MM } from '../../units/craft';
 
@@ -38,7 +38,9 @@ export function sewNetwork(
   start: Point | null,
   end: Point | null,
 ): void {
-  const columns = network.columns.map((c) => withEnds(c, settings.ends, settings.pushMm, Math.max(...settings.cover.widenMm)));
+  const columns = network.columns.map((c) =>
+    withRowsToEnds(withEnds(c, settings.ends, settings.pushMm, Math.max(...settings.cover.widenMm)), settings.cover.spacingMm),
+  );
   if (columns.length === 0) return;
   if (columns.length === 1) return sewLone(out, columns[0]!, settings, start, end);
   const done = new Set<Column>();
