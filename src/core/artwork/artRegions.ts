@@ -11,6 +11,7 @@ import { SPECK_MM2 } from '../units/tolerances';
 import { carveBeneath, type Carved } from './knockout';
 import { Cover } from './laterCover';
 import type { PlacedArt, PlacedItem } from './place';
+import type { Hiding } from './tucks';
 
 /** One connected part of the drawing at real size. */
 export interface Region {
@@ -18,6 +19,10 @@ export interface Region {
   hex: string;
   /** What it paints; empty when that has to be worked out from its line. */
   area: Area;
+  /** What it may run on under; absent where nothing lies on or beside it, and when it does so already. */
+  hiding?: Hiding;
+  /** What of the area is not hidden by neighbours; all of it when absent. */
+  seen?: Area;
   /** Path data in mm: the outline, or the middle line of a stroke. */
   data: string;
   /** Set when the region is a stroke that can be sewn along its line. */
@@ -63,12 +68,12 @@ export function findRegions(art: PlacedArt): RegionReport {
       report.shading++;
       return;
     }
-    const { area, removed } = carved[i]!();
+    const { area, hiding, removed } = carved[i]!();
     if (area.length === 0) {
       report.hidden++;
       return;
     }
-    const made = item.stroke && !item.clipped ? strokeRegions(item, removed) : areaRegions(item, area, area === item.area);
+    const made = item.stroke && !item.clipped ? strokeRegions(item, removed) : areaRegions(item, area, area === item.area, hiding);
     for (const region of made) {
       if (region.areaMm2 < DROP_MM2) report.specks++;
       else report.regions.push(region);
@@ -201,14 +206,15 @@ function dotRegions(item: PlacedItem, line: Line): Region[] {
   return areaRegions(item, strokeArea([drawn], false, { ...item.stroke!, miterLimit: 4 }), false);
 }
 
-function areaRegions(item: PlacedItem, area: Area, untouched: boolean): Region[] {
+function areaRegions(item: PlacedItem, area: Area, untouched: boolean, hiding?: Hiding): Region[] {
   const parts = components(simplify(area, KEEP_DETAIL_MM))
     .filter((part) => areaOf(part) > CRUMB_MM2)
     .map(sewable);
   return parts.map((part) => {
     const drawn = item.path.reduce((n, s) => n + s.segments.length, 0) <= MOST_NODES;
     const keepsCurves = untouched && drawn && parts.length === 1 && !item.clipped && item.path.every((s) => s.closed) && readsAlike(item);
-    return regionFrom(item, part, keepsCurves ? formatPath(item.path) : fittedData(part, FIT_MM));
+    const region = regionFrom(item, part, keepsCurves ? formatPath(item.path) : fittedData(part, FIT_MM));
+    return hiding ? { ...region, hiding } : region;
   });
 }
 
@@ -248,8 +254,19 @@ function regionFrom({ name, hex }: { name: string; hex: string }, part: Area, da
   };
 }
 
-/** A region with another area in place of its own; its name and colour stay. Parts that fall off become regions of their own. */
+/**
+ * A region with another area in place of its own; its name, colour and what it may run on under stay. Parts that fall
+ * off become regions of their own.
+ */
 export const withArea = (region: Region, area: Area): Region[] =>
   components(simplify(area, KEEP_DETAIL_MM))
     .filter((part) => areaOf(part) > DROP_MM2)
-    .map((part) => regionFrom(region, part, fittedData(part, FIT_MM)));
+    .map((part) => ({ ...regionFrom(region, part, fittedData(part, FIT_MM)), ...(region.hiding ? { hiding: region.hiding } : {}) }));
+
+/** A region of which a part runs on under others: it is as wide and as long as what is seen of it. */
+export function lengthenedTo(region: Region, area: Area): Region {
+  const whole = simplify(area, KEEP_DETAIL_MM);
+  const made: Region = { ...region, seen: region.area, area: whole, data: fittedData(whole, FIT_MM), areaMm2: areaOf(whole) };
+  delete made.hiding;
+  return made;
+}

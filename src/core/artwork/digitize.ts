@@ -10,7 +10,8 @@ import { readable } from './names';
 import { multiply } from '../geometry/path';
 import { posed, poseMatrix, type ArtPose } from './pose';
 import { placeArt, type PlacedArt, type WantedSize } from './place';
-import { paintedBy, proposeFor, type Proposal } from './proposeKind';
+import { sewnRegions } from './limbs/ofRegions';
+import { columnLimit, paintedBy, proposeFor, type Proposal } from './proposeKind';
 import { findRegions, type Region, type RegionReport } from './artRegions';
 import { applyAnswers } from './sizeReport';
 import type { ArtDocument } from './readSvg';
@@ -74,14 +75,18 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
   const art: PlacedArt = { ...placed, matrix: multiply(placed.matrix, lay) };
   progress(0.2);
   const found = findRegions(art);
-  const report = { ...found, regions: applyAnswers(found.regions, options.answers ?? [], art.matrix) };
   progress(0.5);
   const threadWeight = options.threadWeight ?? USUAL_WEIGHT;
   const how = { recipe: recipeFor(options), settings: options.settings, threadWeight };
-  const proposals = report.regions.map((region, i) => {
-    progress(0.5 + (0.4 * i) / report.regions.length);
-    return proposeFor(region, how);
-  });
+  const answered = applyAnswers(found.regions, options.answers ?? [], art.matrix);
+  const parts = sewnRegions(
+    answered,
+    columnLimit(options.settings),
+    (region) => proposeFor(region, how),
+    (done) => progress(0.5 + 0.4 * done),
+  );
+  const report = { ...found, regions: parts.map((p) => p.region) };
+  const proposals = parts.map((p) => p.proposal);
   const sewn = report.regions
     .map((region, i) => ({ region, proposal: proposals[i]!, i }))
     .filter((s) => s.proposal.shape)

@@ -3,53 +3,121 @@ import type { Area } from '../geometry/point';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
 import { HIDDEN_DETAIL_MM } from './laterCover';
 import type { PlacedItem } from './place';
+import type { Hiding } from './tucks';
 
 /** What remains to be sewn of an item when those painted over it are taken into account. */
 export interface Carved {
   /** What is to be sewn of it; empty when it is wholly hidden. */
   area: Area;
+  /** What it may run on under. */
+  hiding?: Hiding;
   /** What was taken out; empty when it stays as drawn. */
   removed: Area;
 }
 
-/** Areas narrower than this are not run on under their neighbours: it would change what they are, mm. */
-const SOLID_MM = 2.5;
-
-/** Only neighbours at least this broad hide what runs on under them, mm. */
-const BROAD_MM = 0.7;
-/** Growing back what was drawn in loses no more than this, mm. */
-const KEEP_MM = 0.02;
-const LEAST_TUCK_MM2 = 0.3;
-/** How far what runs on under a neighbour laps its own area, so that no hairline seam stays between them, mm. */
-const LAP_MM = 0.08;
 /** The smallest opening worth leaving is a disc as wide as the limit, mm². */
 const LEAST_OPENING_MM2 = 12.5;
+/** Where hidden parts reach no deeper than this they stay as drawn, mm: areas end in the middle of the outlines of common borders. */
+const AS_DRAWN_MM = 2.4;
+const CRUMB_MM2 = 0.3;
+/** What lies on an area all round is sewn on it up to this width: an opening there is one more edge that may gape, mm. */
+const GROUND_TO_MM = 8;
+/** And up to this size, mm². */
+const GROUND_TO_MM2 = 80;
+/** Of the outline of what is hidden, so much has the area around it when it lies on the area rather than at its edge. */
+const STANDS_ON = 0.75;
+/** And so much when it would be a narrow notch. */
+const NOTCH = 0.45;
+const RIM_MM = 0.3;
+/** Less of a part between two neighbours is a hairline of the calculation, mm². */
+const LEAST_SEEN_MM2 = 0.05;
 
 /**
- * Cuts an item away beneath opaque ones painted later, leaving 1.0 mm of overlap, and lets it run 1.0 mm under
- * neighbours that are sewn later, so that no slot opens between them. Openings narrower than 4 mm are sewn through.
+ * Cuts an item away beneath opaque ones painted later. What lies on it all round is sewn on it unless it is over 8 mm; a narrow band across it likewise.
  * @param cover what opaque items painted later cover near it
  */
 export function carveBeneath(item: PlacedItem, cover: Area): Carved {
-  if (cover.length === 0) return { area: item.area, removed: [] };
+  const asDrawn = { area: item.area, removed: [] };
+  if (cover.length === 0) return asDrawn;
   const rough = simplify(item.area, HIDDEN_DETAIL_MM);
-  const visible = subtract(rough, cover);
+  const visible = subtract(rough, cover).filter((ring) => areaOf([ring]) < 0 || areaOf([ring]) > LEAST_SEEN_MM2);
   if (visible.length === 0) return { area: [], removed: item.area };
-  const covered = areaOf(rough) - areaOf(visible);
-  const mayOpen = covered > LEAST_OPENING_MM2 && (item.stroke?.widthMm ?? Infinity) >= OPENING_MM;
-  if (item.stroke && !mayOpen) return { area: item.area, removed: [] };
-  if (!mayOpen) return { area: withTuck(item.area, visible, cover), removed: [] };
-  const hidden = subtract(rough, roughOffset(visible, OVERLAP_MM));
-  const core = hidden.length > 0 ? roughOffset(hidden, -OPENING_MM / 2) : [];
-  const removed = core.length > 0 ? roughOffset(core, OPENING_MM / 2) : [];
-  const area = removed.length > 0 ? seenParts(subtract(item.area, removed), visible) : item.area;
-  return { area: item.stroke ? area : withTuck(area, visible, cover), removed };
+  if (item.stroke) return { ...asDrawn, removed: item.stroke.widthMm < OPENING_MM ? [] : hiddenStretches(rough, visible) };
+  const removed = hiddenParts(rough, visible);
+  const area = removed.length > 0 ? withoutHorns(seenParts(subtract(item.area, removed), visible), cover) : item.area;
+  return { area, hiding: { drawn: item.area, visible, cover }, removed };
 }
 
-/** Less of a part between two neighbours is a hairline of the calculation, mm². */
-const LEAST_SEEN_MM2 = 0.05;
+/** Where a broad line is wholly hidden for a stretch that is worth leaving out. */
+function hiddenStretches(own: Area, visible: Area): Area {
+  if (areaOf(own) - areaOf(visible) <= LEAST_OPENING_MM2) return [];
+  return opened(subtract(own, roughOffset(visible, OVERLAP_MM)), OPENING_MM);
+}
+
+/** What is not sewn of an area because it is hidden. */
+function hiddenParts(own: Area, visible: Area): Area {
+  const deep = subtract(own, roughOffset(visible, AS_DRAWN_MM));
+  if (areaOf(deep) < CRUMB_MM2) return [];
+  const seen = components(visible);
+  return unite(
+    ...components(subtract(own, visible))
+      .filter((hidden) => areaOf(intersect(hidden, deep)) >= CRUMB_MM2)
+      .map((hidden) => leftOut(hidden, deep, own, seen)),
+  );
+}
+
+/** How far the corners of a broad place reach beyond the discs that fit in it, mm. */
+const CORNER_MM = 1;
+
+/** What of a hidden part is left out: its broad places and its narrow ones, a line across it say, each by itself. */
+function leftOut(hidden: Area, deep: Area, own: Area, seen: readonly Area[]): Area {
+  const broad = components(opened(hidden, OPENING_MM));
+  const narrow = broad.length === 0 ? [hidden] : components(subtract(hidden, roughOffset(broad.flat(), CORNER_MM)));
+  return unite(
+    ...broad.map((part) => intersect(broadLeftOut(part, own, seen), hidden)),
+    ...narrow.filter((part) => areaOf(intersect(part, deep)) >= CRUMB_MM2 && !joinsOrNotches(part, own, seen)),
+  );
+}
+
+const rimOf = (part: Area): Area => subtract(roughOffset(part, RIM_MM), part);
+const enclosedShare = (rim: Area, own: Area): number => areaOf(intersect(rim, own)) / Math.max(1e-6, areaOf(rim));
+
+/** Neither half of a detail stands on thread when its other half cannot. */
+function broadLeftOut(part: Area, own: Area, seen: readonly Area[]): Area {
+  if (enclosedShare(rimOf(part), own) < STANDS_ON) return roughOffset(part, CORNER_MM);
+  const wide = opened(subtract(part, roughOffset(seen.flat(), OVERLAP_MM)), GROUND_TO_MM);
+  return areaOf(wide) > GROUND_TO_MM2 ? wide : [];
+}
+
+/** Whether a narrow hidden part is sewn through: it joins parts that are seen, or would be a notch in one. */
+function joinsOrNotches(part: Area, own: Area, seen: readonly Area[]): boolean {
+  const rim = rimOf(part);
+  if (enclosedShare(rim, unite(...seen)) >= NOTCH) return true;
+  return seen.filter((other) => areaOf(intersect(other, rim)) > LEAST_SEEN_MM2).length > 1 && enclosedShare(rim, own) > 0;
+}
+
+/** Only where a disc of this width fits, mm. */
+function opened(area: Area, mm: number): Area {
+  const core = roughOffset(area, -mm / 2);
+  return core.length === 0 ? [] : roughOffset(core, mm / 2);
+}
+
+/** Thinner parts beside a neighbour are what it leaves over by inaccuracy, not something to sew, mm. */
+const HORN_MM = 0.5;
+const LEAST_HORN_MM2 = 0.03;
+
+/** Without the thin horns that a neighbour leaves between its own outline and the area's. */
+function withoutHorns(carved: Area, cover: Area): Area {
+  const area = intersect(carved, roughOffset(opened(carved, HAIR_MM), 2 * KEEP_MM));
+  const thin = components(subtract(area, roughOffset(opened(area, HORN_MM), KEEP_MM))).filter((part) => areaOf(part) > LEAST_HORN_MM2);
+  const beside = thin.filter((part) => areaOf(intersect(roughOffset(part, HAIR_MM), cover)) > HAIR_MM * HORN_MM);
+  return beside.length === 0 ? area : subtract(area, beside.flat());
+}
+
 /** Parts that hang together by less than twice this are apart, mm. */
 const HAIR_MM = 0.12;
+/** Growing back what was drawn in loses no more than this, mm. */
+const KEEP_MM = 0.02;
 
 /** Only parts that are seen somewhere: in corners under a neighbour a disc leaves crumbs that nobody would ever see. */
 function seenParts(area: Area, visible: Area): Area {
@@ -57,21 +125,4 @@ function seenParts(area: Area, visible: Area): Area {
   const kept = parts.filter((part) => areaOf(intersect(part, visible)) > LEAST_SEEN_MM2);
   if (kept.length === parts.length) return area;
   return unite(intersect(area, roughOffset(kept.flat(), HAIR_MM + KEEP_MM)), intersect(area, visible));
-}
-
-/** The area with what runs on under its neighbours. */
-function withTuck(area: Area, visible: Area, cover: Area): Area {
-  const tuck = runUnder(visible, cover, area);
-  return tuck.length === 0 ? area : unite(area, tuck);
-}
-
-/** Where the solid parts of an area should run on under its neighbours: only under ones broad enough to hide it. */
-function runUnder(visible: Area, cover: Area, own: Area): Area {
-  const heart = roughOffset(visible, -SOLID_MM / 2);
-  if (heart.length === 0) return [];
-  const reach = roughOffset(heart, SOLID_MM / 2 + OVERLAP_MM);
-  const beside = subtract(intersect(reach, cover), own);
-  if (areaOf(beside) < LEAST_TUCK_MM2) return [];
-  const core = roughOffset(beside, -BROAD_MM / 2);
-  return core.length === 0 ? [] : intersect(roughOffset(core, BROAD_MM / 2 + LAP_MM), reach);
 }

@@ -9,9 +9,11 @@ import { dataToRings, parsePath, ringsToData } from '../geometry/path';
 import { strokeOf } from '../geometry/stroke';
 import { distance, type Area } from '../geometry/point';
 import { coverageOf } from '../stitches/coverage';
+import { turnsToAndFro } from '../stitches/fans';
 import { StitchBuffer } from '../stitches/buffer';
 import { prepareShape, resolveSettings, stitchShape } from '../pieces/registry';
 import type { Region } from './artRegions';
+import { columnWidth } from './limbs/bodies';
 import { WIDEST_SATIN_MM } from '../units/craft';
 
 /** What a region should be sewn as, and why. */
@@ -41,17 +43,25 @@ const FINE_TRIAL_MM2 = 60;
 /** For the school that fills whatever is broad, mm. */
 const BROAD_MM = 4;
 
+/** Up to what width a shop sews columns, mm. */
+export function columnLimit({ satinLimit = WIDEST_SATIN_MM, broad }: JobSettings): number {
+  return broad === 'fill' ? Math.min(satinLimit, BROAD_MM) : satinLimit;
+}
+
 /** Chooses the stitch type by width (craft §3), and tries a satin before proposing it. */
 export function proposeFor(region: Region, options: ProposeOptions): Proposal {
-  const widest = options.settings.satinLimit ?? WIDEST_SATIN_MM;
-  const limit = options.settings.broad === 'fill' ? Math.min(widest, BROAD_MM) : widest;
+  const limit = columnLimit(options.settings);
   if (region.stroke) return proposeStroke(region, limit, options);
-  const { max } = region.width;
+  const max = Math.min(region.width.max, region.axis ? columnWidth(region.axis, limit) || Infinity : Infinity);
   const at = `${max.toFixed(1)} mm at its widest`;
   if (max < RUN_BELOW_MM) return thinArea(region, at);
   if (max <= limit) {
     const satin = { area: region.data, settings: {} };
-    if (isEvenStrip(region) || sewsWell({ kind: 'satin', ...satin }, region.area, options)) return { kind: 'satin', why: at, shape: satin };
+    if (
+      isEvenStrip(region) ||
+      sewsWell({ kind: 'satin', ...satin }, region.area, options, { seen: region.seen, compact: isCompact(region) })
+    )
+      return { kind: 'satin', why: at, shape: satin };
     return { kind: 'fill', why: `${at}, but columns would not cover its shape`, shape: { area: region.data, settings: {} } };
   }
   return { kind: 'fill', why: `over the satin limit of ${limit}`, shape: { area: region.data, settings: {} } };
@@ -117,8 +127,20 @@ export function paintedBy(region: Region): Area {
 
 const trial = <T>(value: T): Resolved<T> => ({ value, from: 'rule', why: 'trial' });
 
+/** Shorter than this many times its width a piece has no bend that its rows could follow. */
+const COMPACT = 4;
+/** Rows of a compact piece that turn to and fro by more than this fan without cause, degrees. */
+const MOST_TURNS_DEG = 20;
+
+const isCompact = ({ lengthMm, width }: Region): boolean => lengthMm < COMPACT * width.median;
+
 /** Sews the piece on trial and measures whether it covers its area and keeps to it. */
-function sewsWell(shape: Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>, area: Area, options: ProposeOptions): boolean {
+function sewsWell(
+  shape: Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>,
+  area: Area,
+  options: ProposeOptions,
+  { seen = area, compact = false } = {},
+): boolean {
   const piece: Piece = { id: 'trial', name: 'trial', thread: 't', ...shape };
   const prepared = prepareShape(piece);
   if (!prepared) return false;
@@ -130,6 +152,7 @@ function sewsWell(shape: Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>, a
   } catch {
     return false;
   }
-  const result = coverageOf(area, out.columns(), prepared.areaMm2 > FINE_TRIAL_MM2 ? 0.16 : 0.1);
+  if (compact && turnsToAndFro(out.columns()) > MOST_TURNS_DEG) return false;
+  const result = coverageOf(area, out.columns(), prepared.areaMm2 > FINE_TRIAL_MM2 ? 0.16 : 0.1, seen);
   return result.covered >= TRIAL_COVERED && result.spilled <= TRIAL_SPILLED;
 }

@@ -1,20 +1,15 @@
-import type { AcceptedFinding, Brief, Job, PieceSettings } from '../document/types';
+import type { AcceptedFinding, Brief, Job } from '../document/types';
 
 /** A job that ships with Cobble: its drawing lies in `public/demo`. */
 export interface Demo {
   name: string;
   file: string;
   brief: Partial<Brief>;
-  /** What was set by hand since, by piece. */
-  byHand?: Readonly<Record<string, PieceSettings>>;
   accepted?: AcceptedFinding[];
 }
 
 /** The job that was made of a demo's drawing, with what its digitizer did to it since. */
-export function workedOn(job: Job, { byHand = {}, accepted }: Demo): Job {
-  const pieces = job.pieces.map((p) => (byHand[p.id] ? { ...p, settings: { ...p.settings, ...byHand[p.id] } } : p));
-  return { ...job, pieces, ...(accepted ? { accepted } : {}) };
-}
+export const workedOn = (job: Job, { accepted }: Demo): Job => (accepted ? { ...job, accepted } : job);
 
 /** Made-up jobs of the Quillwater Stitchroom, as they lie on the shelf. */
 export const DEMOS: readonly Demo[] = [
@@ -30,8 +25,6 @@ export const DEMOS: readonly Demo[] = [
       quantity: 24,
       notes: 'For the ferry crew. The heron must read from across the deck; keep the reeds slim.',
     },
-    // The hill behind the tail is drawn in before the tail is sewn.
-    byHand: { p3: { pullComp: 0.5 } },
     accepted: [{ rule: 'layers-stacked', pieces: [], reason: 'the head is small and is to stand up; sewn slowly with a 75/11 needle' }],
   },
   {

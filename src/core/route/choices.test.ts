@@ -103,13 +103,13 @@ describe('the first order', () => {
     expect(firstOrder(upright)).toEqual([0, 2, 3, 1]);
   });
 
-  it('pieces of one thread may change places, though one lies on the other', () => {
+  it('pieces of one thread keep their drawn order where one lies on the other', () => {
     const items = [
       { thread: 't', painted: painted(30, 0) },
       { thread: 't', painted: painted(2, 2) },
       { thread: 't', painted: painted(0, 0) },
     ];
-    expect(firstOrder(items)).toEqual([2, 1, 0]);
+    expect(firstOrder(items)).toEqual([1, 2, 0]);
   });
 
   it('a touch is not lying on one another', () => {

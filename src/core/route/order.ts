@@ -13,7 +13,7 @@ const ON_TOP_MM2 = 0.05;
 
 /**
  * A sensible first order: background to foreground, with pieces of one thread sewn together wherever no other piece
- * that lies between them forbids it. Among pieces of one thread that may be next, the nearest one is.
+ * that lies between them forbids it, and one over the other as drawn. Among pieces of one thread that may be next, the nearest one is.
  * @returns indices into `items`
  */
 export function firstOrder(items: readonly OrderItem[]): number[] {
@@ -44,7 +44,6 @@ function below(items: readonly OrderItem[], boxes: readonly Bounds[], i: number)
   const out: number[] = [];
   for (let j = 0; j < i; j++) {
     if (!boundsTouch(boxes[i]!, boxes[j]!)) continue;
-    if (items[i]!.thread === items[j]!.thread) continue;
     if (areaOf(intersect(items[i]!.painted, items[j]!.painted)) > ON_TOP_MM2) out.push(j);
   }
   return out;
