@@ -42,3 +42,33 @@ describe('cut away beneath what is painted later', () => {
     expect(carveBeneath(free, cover)).toMatchObject({ area: free.area, removed: [] });
   });
 });
+
+describe('details on an area', () => {
+  const ground = item('M-40,-30 H40 V30 H-40 Z');
+  const whole = 80 * 60;
+  const disc = (r: number, x: number) => dataToRings(`M${x - r},0 A${r},${r} 0 1 1 ${x + r},0 A${r},${r} 0 1 1 ${x - r},0 Z`);
+  const left = (over: ReturnType<typeof dataToRings>) => areaOf(carveBeneath(ground, over).area);
+
+  test.each([2, 4, 8])('%s mm across are sewn on it, it stays closed', (across) => {
+    expect(left(disc(across / 2, 0))).toBeCloseTo(whole, 3);
+  });
+
+  test.each([16, 24])('%s mm across leave it open, but for the overlap', (across) => {
+    expect(whole - left(disc(across / 2, 0))).toBeCloseTo(Math.PI * (across / 2 - 1) ** 2, -1);
+  });
+
+  test.each([10, 14, 20])('%s mm across and half beside it stand on cloth with both halves', (across) => {
+    expect(whole - left(disc(across / 2, 40))).toBeCloseTo((Math.PI * (across / 2) ** 2) / 2, -1);
+  });
+
+  test('a narrow band across is sewn on it, a broad one parts it', () => {
+    expect(components(carveBeneath(ground, dataToRings('M-2,-40 H1 V40 H-2 Z')).area)).toHaveLength(1);
+    expect(components(carveBeneath(ground, dataToRings('M-7,-40 H7 V40 H-7 Z')).area)).toHaveLength(2);
+  });
+
+  test('a narrow limb drawn deep into what covers it ends where it is seen', () => {
+    const leg = carveBeneath(item('M-20,-1.5 H30 V1.5 H-20 Z'), cover);
+    expect(areaOf(leg.area)).toBeCloseTo(20 * 3, 0);
+    expect(areaOf(tucked(leg.area, leg.hiding!))).toBeCloseTo(21 * 3, 0);
+  });
+});

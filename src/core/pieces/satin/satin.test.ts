@@ -1,6 +1,7 @@
-import { areaOf, clean } from '../../geometry/area';
-import { dataToRings } from '../../geometry/path';
+import { areaOf, clean, subtract, unite } from '../../geometry/area';
+import { dataToRings, ringsToData } from '../../geometry/path';
 import { coverageOf } from '../../stitches/coverage';
+import { turnsToAndFro } from '../../stitches/fans';
 import { Command, Role } from '../../stitches/roles';
 import type { StitchColumns } from '../../stitches/buffer';
 import { piece, stitchesOf } from '../fixtures';
@@ -92,4 +93,28 @@ test('underlay of a column stays 0.4 mm and more inside its sides', () => {
     expect(p.x).toBeGreaterThan(-0.01);
     expect(p.x).toBeLessThan(30.01);
   }
+});
+
+test.each([0, 30, 45, 77])('a ring with a bar across it at %s° is covered at both junctions', (deg) => {
+  const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+  const bar = [[-20, -2], [20, -2], [20, 2], [-20, 2]].map(([x, y]) => ({ x: x! * c - y! * s, y: x! * s + y! * c })); // prettier-ignore
+  const circle = (r: number) =>
+    Array.from({ length: 120 }, (_, i) => ({ x: r * Math.cos((i * Math.PI) / 60), y: r * Math.sin((i * Math.PI) / 60) }));
+  const area = unite(subtract([circle(22)], [circle(18)]), clean([bar], 'nonzero'));
+  const sewn = stitchesOf(piece('satin', { area: ringsToData(area) }, { underlay: [], pushComp: 0 }));
+  expect(coverageOf(area, sewn).covered).toBeGreaterThan(0.985);
+});
+
+test.each([
+  [6, 3],
+  [5, 5],
+  [12, 4],
+])('a bar of %s x %s mm is covered from end to end but for what push takes, with straight rows', (long, wide) => {
+  const s = stitchesOf(piece('satin', { area: `M0,0 H${long} V${wide} H0 Z` }, { spacing: 0.4, pullComp: 0, pushComp: 0, underlay: [] }));
+  const rows = rowsOf(s);
+  const extent = (values: number[]): number => Math.max(...values) - Math.min(...values);
+  const [x, y] = [extent(rows.map((p) => p.x)), extent(rows.map((p) => p.y))];
+  expect(Math.abs(x - long)).toBeLessThan(0.06);
+  expect(Math.abs(y - wide)).toBeLessThan(0.06);
+  expect(turnsToAndFro(s)).toBeLessThan(5);
 });
