@@ -1,6 +1,6 @@
 // What people have made is safe: two tabs, removed jobs, damaged records, stores that fail, a whole shelf as a file.
 import assert from 'node:assert/strict';
-import { execFileSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { test } from 'node:test';
@@ -139,6 +139,13 @@ test('a job asked for while the shelf’s pictures are being sewn comes before t
   }
 });
 
+/** What an attack says; of one that finds something too, or nobody would know what. */
+function attacked(...words) {
+  const { stdout, stderr, status } = spawnSync('node', ['tests/attack/run.mjs', ...words], { encoding: 'utf8' });
+  assert.equal(status, 0, `${stdout}${stderr}`);
+  return stdout;
+}
+
 for (const [attack, words] of [
   ['kill', '--count=3'],
   ['tabs', '--count=3'],
@@ -146,19 +153,15 @@ for (const [attack, words] of [
   ['monkey', '--seconds=15'],
 ]) {
   test(`a short attack: ${attack}`, () => {
-    const said = execFileSync('node', ['tests/attack/run.mjs', attack, words], { encoding: 'utf8' });
-    assert.match(said, /\d+ tried, 0 crashed, 0 hung, 0 wrong/);
+    assert.match(attacked(attack, words), /\d+ tried, 0 crashed, 0 hung, 0 wrong/);
   });
 }
 
 test('a short attack: drawings, records and files', () => {
-  const said = execFileSync('node', ['tests/attack/run.mjs', 'drawings', 'records', 'bundles', 'libraries', '--count=60', '--from=18'], {
-    encoding: 'utf8',
-  });
+  const said = attacked('drawings', 'records', 'bundles', 'libraries', '--count=60', '--from=18');
   assert.equal(said.match(/60 tried, 0 crashed, 0 hung, 0 wrong/g)?.length, 4, said);
 });
 
 test('a short attack: stores that fail', () => {
-  const said = execFileSync('node', ['tests/attack/run.mjs', 'stores'], { encoding: 'utf8' });
-  assert.match(said, /\d+ tried, 0 crashed, 0 hung, 0 wrong/);
+  assert.match(attacked('stores'), /\d+ tried, 0 crashed, 0 hung, 0 wrong/);
 });

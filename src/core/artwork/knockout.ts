@@ -1,4 +1,4 @@
-import { areaOf, components, intersect, roughOffset, simplify, subtract, unite } from '../geometry/area';
+import { areaOf, components, intersect, opened, roughOffset, simplify, subtract, unite } from '../geometry/area';
 import type { Area } from '../geometry/point';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
 import { HIDDEN_DETAIL_MM } from './laterCover';
@@ -94,12 +94,6 @@ function joinsOrNotches(part: Area, own: Area, seen: readonly Area[]): boolean {
   const rim = rimOf(part);
   if (enclosedShare(rim, unite(...seen)) >= NOTCH) return true;
   return seen.filter((other) => areaOf(intersect(other, rim)) > LEAST_SEEN_MM2).length > 1 && enclosedShare(rim, own) > 0;
-}
-
-/** Only where a disc of this width fits, mm. */
-function opened(area: Area, mm: number): Area {
-  const core = roughOffset(area, -mm / 2);
-  return core.length === 0 ? [] : roughOffset(core, mm / 2);
 }
 
 /** Thinner parts beside a neighbour are what it leaves over by inaccuracy, not something to sew, mm. */

@@ -1,21 +1,9 @@
 import fc from 'fast-check';
 import { areaOf, clean, intersect, offset, subtract, unite } from '../geometry/area';
+import { box, disc, turned } from '../geometry/fixtures';
 import type { Area, Point } from '../geometry/point';
 import { tucked } from './tucks';
 
-const box = (x: number, y: number, w: number, h: number): Point[] => [
-  { x, y },
-  { x: x + w, y },
-  { x: x + w, y: y + h },
-  { x, y: y + h },
-];
-const turned = (ring: Point[], deg: number): Point[] =>
-  ring.map((p) => {
-    const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
-    return { x: p.x * c - p.y * s, y: p.x * s + p.y * c };
-  });
-const disc = (r: number, cx = 0): Point[] =>
-  Array.from({ length: 90 }, (_, i) => ({ x: cx + r * Math.cos((i * Math.PI) / 45), y: r * Math.sin((i * Math.PI) / 45) }));
 const area = (...rings: Point[][]): Area => unite(...rings.map((r) => clean([r], 'nonzero')));
 /** What is seen of an area runs on by this. */
 const tuckOf = (own: Area, cover: Area): Area => {

@@ -1,4 +1,4 @@
-import { areaOf, components, intersect, keepLines, ringArea, roughOffset, strokeArea, unite } from '../geometry/area';
+import { areaOf, components, intersect, keepLines, opened, ringArea, roughOffset, strokeArea, turnedRight, unite } from '../geometry/area';
 import { lineLength, nearestOnLine } from '../geometry/line';
 import { add, distance, dot, scale, sub, unit, type Area, type Line, type Point, type Ring } from '../geometry/point';
 import { WIDEST_SATIN_MM } from '../units/craft';
@@ -56,7 +56,7 @@ export function tucked(area: Area, { visible, cover }: Omit<Hiding, 'drawn'>): A
   const tucks = tucksOf(area, visible, cover);
   const whole = tucks.length === 0 ? [] : unite(area, intersect(unite(...tucks), hides));
   if (areaOf(whole) - areaOf(area) < LEAST_TUCK_MM2) return area;
-  const smooth = unite(area, intersect(whole, roughOffset(roughOffset(whole, -WART_MM / 2), WART_MM / 2)));
+  const smooth = unite(area, intersect(whole, opened(whole, WART_MM)));
   const parts = components(smooth.filter((ring) => ringArea(ring) > 0 || -ringArea(ring) > LEAST_HOLE_MM2));
   const shared = parts.map((p) => (parts.length > 1 ? areaOf(intersect(p, area)) : 0));
   return parts[shared.indexOf(Math.max(...shared))]!;
@@ -142,11 +142,6 @@ function swept(edge: Line, by: Point): Area {
   const back = scale(by, -BACK_MM / OVERLAP_MM);
   const quads = edge.slice(1).map((p, i): Ring => [add(edge[i]!, back), add(p, back), add(p, by), add(edge[i]!, by)]);
   return unite(...quads.map((q) => [turnedRight(q)]));
-}
-
-function turnedRight(ring: Ring): Ring {
-  const twice = ring.reduce((sum, p, i) => sum + p.x * ring[(i + 1) % ring.length]!.y - p.y * ring[(i + 1) % ring.length]!.x, 0);
-  return twice < 0 ? ring.slice().reverse() : ring;
 }
 
 /** How far both sides run straight back from an edge, mm. */

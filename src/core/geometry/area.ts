@@ -49,6 +49,12 @@ export function roughOffset(area: Area, mm: number): Area {
   return area.length === 0 ? area : offset(simplify(area, 0.03).filter(isMoreThanCrumb), mm, 'round', 0.04);
 }
 
+/** Where a disc of this width fits inside an area (morphological opening), roughly, mm. */
+export function opened(area: Area, widthMm: number): Area {
+  const core = roughOffset(area, -widthMm / 2);
+  return core.length === 0 ? [] : roughOffset(core, widthMm / 2);
+}
+
 /** Made simpler, a crumb may turn the other way, and the clipping library takes the lowest outline for the way in which all of them turn. */
 const isMoreThanCrumb = (ring: Ring): boolean => Math.abs(ringArea(ring)) > CRUMB_MM2;
 const CRUMB_MM2 = 0.02;
@@ -164,6 +170,9 @@ export function ringArea(ring: Ring): number {
   }
   return sum / 2;
 }
+
+/** The ring in the direction of outer outlines. */
+export const turnedRight = (ring: Ring): Ring => (ringArea(ring) < 0 ? ring.slice().reverse() : ring);
 
 /** Size of a clean area, mm² (holes count negative by their turning sense). */
 export function areaOf(area: Area): number {

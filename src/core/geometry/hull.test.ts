@@ -1,17 +1,11 @@
 import fc from 'fast-check';
 import { ringArea } from './area';
+import { box, disc, turned } from './fixtures';
 import { convexHull, convexity, fittingBox } from './hull';
 import { cross, sub, type Point } from './point';
 
 const coordinate = fc.integer({ min: -20_000, max: 20_000 }).map((v) => v / 1000);
 const cloud = fc.array(fc.record({ x: coordinate, y: coordinate }), { minLength: 3, maxLength: 30 });
-const turned = (ring: Point[], deg: number): Point[] =>
-  ring.map((p) => {
-    const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
-    return { x: p.x * c - p.y * s, y: p.x * s + p.y * c };
-  });
-const box = (w: number, h: number): Point[] => [{ x: 0, y: 0 }, { x: w, y: 0 }, { x: w, y: h }, { x: 0, y: h }]; // prettier-ignore
-
 test('a hull turns one way only and has every point on or inside it', () => {
   fc.assert(
     fc.property(cloud, (points) => {
@@ -29,7 +23,7 @@ test('a hull turns one way only and has every point on or inside it', () => {
 test('the fitting box of a rectangle is the rectangle, turned any way', () => {
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 179 }), fc.double({ min: 1.2, max: 6, noNaN: true }), (deg, ratio) => {
-      const { along, longMm, wideMm } = fittingBox(convexHull(turned(box(10 * ratio, 10), deg)));
+      const { along, longMm, wideMm } = fittingBox(convexHull(turned(box(0, 0, 10 * ratio, 10), deg)));
       expect(longMm).toBeCloseTo(10 * ratio, 6);
       expect(wideMm).toBeCloseTo(10, 6);
       const axis = turned([{ x: 1, y: 0 }], deg)[0]!;
@@ -39,12 +33,11 @@ test('the fitting box of a rectangle is the rectangle, turned any way', () => {
 });
 
 test('a square, a disc and an upright hexagon stand straight', () => {
-  const disc = Array.from({ length: 64 }, (_, i) => turned([{ x: 5, y: 0 }], (i * 360) / 64 + 1.3)[0]!);
-  for (const shape of [box(8, 8), disc]) expect(fittingBox(convexHull(shape)).along.y).toBeCloseTo(1, 6);
+  for (const shape of [box(0, 0, 8), turned(disc(5, 0, 64), 1.3)]) expect(fittingBox(convexHull(shape)).along.y).toBeCloseTo(1, 6);
 });
 
 test('what has a bay is less than convex', () => {
-  expect(convexity(box(4, 3))).toBeCloseTo(1, 9);
+  expect(convexity(box(0, 0, 4, 3))).toBeCloseTo(1, 9);
   const bay = [{ x: 0, y: 0 }, { x: 10, y: 0 }, { x: 10, y: 10 }, { x: 5, y: 5 }, { x: 0, y: 10 }]; // prettier-ignore
   expect(convexity(bay)).toBeCloseTo(0.75, 9);
 });

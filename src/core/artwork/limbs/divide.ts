@@ -1,4 +1,4 @@
-import { areaOf, components, contains, intersect, perimeterOf, ringArea, subtract, unite } from '../../geometry/area';
+import { areaOf, components, contains, intersect, perimeterOf, ringArea, subtract, turnedRight, unite } from '../../geometry/area';
 import type { MedialAxis } from '../../geometry/medial';
 import { add, distance, scale, sub, type Area, type Point } from '../../geometry/point';
 import { OVERLAP_MM } from '../../units/tolerances';
@@ -63,8 +63,6 @@ function cutApart(area: Area, necks: readonly Neck[]): Part[] {
   }
   return parts;
 }
-
-const turnedRight = (ring: Point[]): Point[] => (ringArea(ring) < 0 ? ring.reverse() : ring);
 
 function isLimb({ area, limbOf }: Part): boolean {
   const mm2 = areaOf(area);

@@ -1,24 +1,11 @@
 import fc from 'fast-check';
 import { areaOf, clean, components, intersect, subtract, unite } from '../../geometry/area';
+import { box, disc, polar, turned } from '../../geometry/fixtures';
 import { medialAxis } from '../../geometry/medial';
 import type { Area, Point } from '../../geometry/point';
 import { divide } from './divide';
 
 const LIMIT = 9;
-const at = (r: number, deg: number): Point => ({ x: r * Math.cos((deg * Math.PI) / 180), y: r * Math.sin((deg * Math.PI) / 180) });
-const box = (x: number, y: number, w: number, h: number): Point[] => [
-  { x, y },
-  { x: x + w, y },
-  { x: x + w, y: y + h },
-  { x, y: y + h },
-];
-const disc = (r: number, cx = 0, cy = 0): Point[] =>
-  Array.from({ length: 96 }, (_, i) => ({ x: cx + at(r, i * 3.75).x, y: cy + at(r, i * 3.75).y }));
-const turned = (ring: Point[], deg: number): Point[] =>
-  ring.map((p) => {
-    const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
-    return { x: p.x * c - p.y * s, y: p.x * s + p.y * c };
-  });
 const shape = (...rings: Point[][]): Area => unite(...rings.map((r) => clean([r], 'nonzero')));
 const taken = (area: Area) => divide(area, medialAxis(area), LIMIT);
 
@@ -72,7 +59,7 @@ describe('an area is taken apart into limbs and bodies', () => {
       fc.property(cases, ({ arms, inner, deg }) => {
         const neck = 2 * inner * Math.sin(Math.PI / arms);
         const outer = inner * Math.cos(Math.PI / arms) + 2.2 * neck;
-        const ring = Array.from({ length: 2 * arms }, (_, i) => at(i % 2 ? inner : outer, deg + (180 * i) / arms));
+        const ring = Array.from({ length: 2 * arms }, (_, i) => polar(i % 2 ? inner : outer, deg + (180 * i) / arms));
         const parts = taken(shape(ring));
         expect(parts?.limbs).toHaveLength(arms);
         expect(parts!.bodies).toHaveLength(1);
@@ -116,11 +103,11 @@ describe('an area is taken apart into limbs and bodies', () => {
       shape(box(0, 0, 60, 6)),
       shape(disc(15)),
       shape(disc(3)),
-      shape([at(20, 0), at(20, 120), at(20, 240)]),
+      shape([polar(20, 0), polar(20, 120), polar(20, 240)]),
       shape([{ x: 0, y: -22 }, { x: 60, y: 0 }, { x: 0, y: 22 }]), // prettier-ignore
       // A carrot, and an egg of two discs.
       shape([{ x: 0, y: -10 }, { x: 70, y: 0 }, { x: 0, y: 10 }]), // prettier-ignore
-      shape(disc(12), disc(9, 8, 0)),
+      shape(disc(12), disc(9, 8)),
       // A step that is wider than long.
       shape(box(0, 0, 30, 20), box(5, 19, 8, 6)),
     ];

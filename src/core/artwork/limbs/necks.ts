@@ -35,16 +35,12 @@ export function necksOf(area: Area, drawn: MedialAxis, limitMm: number): Neck[] 
     return stretches(mark)
       .filter((s) => !isGap(turned, s))
       .flatMap(([from, to]) => {
-        const out: Neck[] = [];
         const last = turned.points.length - 1;
-        if (from > 0) push(out, neckAt(area, turned, placesBetween(from - 1, to), limitMm));
-        if (to < last) push(out, neckAt(area, turned, placesBetween(to + 1, from), limitMm));
-        return out;
+        const ways = [...(from > 0 ? [placesBetween(from - 1, to)] : []), ...(to < last ? [placesBetween(to + 1, from)] : [])];
+        return ways.flatMap((order) => neckAt(area, turned, order, limitMm) ?? []);
       });
   });
 }
-
-const push = (list: Neck[], neck: Neck | null): void => void (neck && list.push(neck));
 
 function placesBetween(from: number, to: number): number[] {
   const step = from < to ? 1 : -1;

@@ -1,4 +1,5 @@
 import { areaOf, clean, subtract, unite } from '../../geometry/area';
+import { box, disc, turned } from '../../geometry/fixtures';
 import { dataToRings, ringsToData } from '../../geometry/path';
 import { coverageOf } from '../../stitches/coverage';
 import { turnsToAndFro } from '../../stitches/fans';
@@ -96,11 +97,8 @@ test('underlay of a column stays 0.4 mm and more inside its sides', () => {
 });
 
 test.each([0, 30, 45, 77])('a ring with a bar across it at %s° is covered at both junctions', (deg) => {
-  const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
-  const bar = [[-20, -2], [20, -2], [20, 2], [-20, 2]].map(([x, y]) => ({ x: x! * c - y! * s, y: x! * s + y! * c })); // prettier-ignore
-  const circle = (r: number) =>
-    Array.from({ length: 120 }, (_, i) => ({ x: r * Math.cos((i * Math.PI) / 60), y: r * Math.sin((i * Math.PI) / 60) }));
-  const area = unite(subtract([circle(22)], [circle(18)]), clean([bar], 'nonzero'));
+  const bar = turned(box(-20, -2, 40, 4), deg);
+  const area = unite(subtract([disc(22)], [disc(18)]), clean([bar], 'nonzero'));
   const sewn = stitchesOf(piece('satin', { area: ringsToData(area) }, { underlay: [], pushComp: 0 }));
   expect(coverageOf(area, sewn).covered).toBeGreaterThan(0.985);
 });
