@@ -1,6 +1,6 @@
 import { areaOf, components, contains, intersect, perimeterOf, ringArea, subtract, turnedRight, unite } from '../../geometry/area';
 import type { MedialAxis } from '../../geometry/medial';
-import { add, distance, scale, sub, type Area, type Point } from '../../geometry/point';
+import { add, distance, scale, sub, type Area } from '../../geometry/point';
 import { OVERLAP_MM } from '../../units/tolerances';
 import { cutAt, necksOf, type Neck } from './necks';
 
