@@ -3,6 +3,8 @@ import { recipeFor } from '../cloth/house';
 import { directionsOf } from './directions/ofRegions';
 import { neighbourhoodOf } from './directions/neighbourhood';
 import { matchThreads } from './matchThreads';
+import { arranged } from './arrange';
+import { mergedFields } from './mergeFields';
 import { firstOrder } from '../route/order';
 import { requireBounds } from '../document/recordBounds';
 import { InputError } from '../document/errors';
@@ -79,12 +81,14 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
   const threadWeight = options.threadWeight ?? USUAL_WEIGHT;
   const how = { recipe: recipeFor(options), settings: options.settings, threadWeight };
   const answered = applyAnswers(found.regions, options.answers ?? [], art.matrix);
-  const parts = sewnRegions(
-    answered,
-    columnLimit(options.settings),
-    (region) => proposeFor(region, how),
-    (done) => progress(0.5 + 0.4 * done),
+  const drawn = neighbourhoodOf(answered.map(paintedBy));
+  const threads = matchThreads(answered, drawn, threadWeight);
+  const threadsOf = answered.map((r) => threads.get(r.hex)!.id);
+  const propose = (region: Region): Proposal => proposeFor(region, how);
+  const apart = sewnRegions(arranged(answered, threadsOf, drawn), columnLimit(options.settings), propose, (done) =>
+    progress(0.5 + 0.4 * done),
   );
+  const parts = mergedFields(apart, propose);
   const report = { ...found, regions: parts.map((p) => p.region) };
   const proposals = parts.map((p) => p.proposal);
   const sewn = report.regions
@@ -92,11 +96,6 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
     .filter((s) => s.proposal.shape)
     .map((s) => ({ ...s, painted: paintedBy(s.region) }));
   const around = neighbourhoodOf(sewn.map((s) => s.painted));
-  const threads = matchThreads(
-    sewn.map((s) => s.region),
-    around,
-    threadWeight,
-  );
   const directions = directionsOf(sewn, around);
   const names = namer();
   const drafts = sewn.map(({ region, proposal }, i): Piece => {

@@ -3,7 +3,7 @@ import type { ClothRecipe } from '../cloth/recipes';
 import type { JobSettings, Piece } from '../document/types';
 import type { PieceKindName } from '../document/kinds';
 import { unite } from '../geometry/area';
-import { once } from '../geometry/known';
+import { ofEach, once } from '../geometry/known';
 import { sharpestTurn } from '../geometry/line';
 import { dataToRings, parsePath, ringsToData } from '../geometry/path';
 import { strokeOf } from '../geometry/stroke';
@@ -119,11 +119,11 @@ function isEvenStrip(region: Region): boolean {
 const round3 = (v: number): number => Math.round(v * 1000) / 1000;
 
 /** The area that a region paints by itself. */
-export function paintedBy(region: Region): Area {
+export const paintedBy = ofEach((region: Region): Area => {
   if (!region.stroke || region.area.length > 0) return region.area;
   const { widthMm, cap, join } = region.stroke;
   return unite(...parsePath(region.data).map((s) => strokeOf(s, { widthMm, cap, join, miterLimit: 4 })));
-}
+});
 
 const trial = <T>(value: T): Resolved<T> => ({ value, from: 'rule', why: 'trial' });
 

@@ -1,6 +1,7 @@
 import { boundsOf, boundsTouch, type Bounds } from '../geometry/point';
 import { areaOf, intersect } from '../geometry/area';
 import type { Area } from '../geometry/point';
+import { threadBlocks } from './threadBlocks';
 
 /** What the first order needs to know of a piece, in painting order (background first). */
 export interface OrderItem {
@@ -12,8 +13,7 @@ export interface OrderItem {
 const ON_TOP_MM2 = 0.05;
 
 /**
- * A sensible first order: background to foreground, with pieces of one thread sewn together wherever no other piece
- * that lies between them forbids it, and one over the other as drawn. Among pieces of one thread that may be next, the nearest one is.
+ * A sensible first order: as few changes of thread as what lies over what allows, and one over the other as drawn. Among pieces of one thread that may be next, the nearest one is.
  * @returns indices into `items`
  */
 export function firstOrder(items: readonly OrderItem[]): number[] {
@@ -21,20 +21,17 @@ export function firstOrder(items: readonly OrderItem[]): number[] {
   const under = items.map((_, i) => below(items, boxes, i));
   const waiting = new Set(items.map((_, i) => i));
   const out: number[] = [];
-  const free = (i: number): boolean => under[i]!.every((j) => !waiting.has(j));
-  let thread = '';
+  const threads = items.map((i) => i.thread);
   let here = { x: 0, y: 0 };
-  while (waiting.size > 0) {
-    const ready = [...waiting].filter(free);
-    const same = ready.filter((i) => items[i]!.thread === thread);
-    if (same.length === 0) {
-      thread = bestThread(items, ready, waiting, under);
-      continue;
+  for (const thread of threadBlocks(threads, under)) {
+    for (;;) {
+      const ready = [...waiting].filter((i) => threads[i] === thread && under[i]!.every((j) => !waiting.has(j)));
+      if (ready.length === 0) break;
+      const next = ready.reduce((a, b) => (away(boxes[b]!, here) < away(boxes[a]!, here) ? b : a));
+      waiting.delete(next);
+      out.push(next);
+      here = centreOf(boxes[next]!);
     }
-    const next = same.reduce((a, b) => (away(boxes[b]!, here) < away(boxes[a]!, here) ? b : a));
-    waiting.delete(next);
-    out.push(next);
-    here = centreOf(boxes[next]!);
   }
   return out;
 }
@@ -47,30 +44,6 @@ function below(items: readonly OrderItem[], boxes: readonly Bounds[], i: number)
     if (areaOf(intersect(items[i]!.painted, items[j]!.painted)) > ON_TOP_MM2) out.push(j);
   }
   return out;
-}
-
-/** The ready thread whose pieces can be finished in one go, else the one with most ready pieces; earliest wins ties. */
-function bestThread(
-  items: readonly OrderItem[],
-  ready: readonly number[],
-  waiting: ReadonlySet<number>,
-  under: readonly (readonly number[])[],
-): string {
-  const score = (thread: string): number => {
-    const all = [...waiting].filter((i) => items[i]!.thread === thread);
-    const own = new Set(all);
-    const blocked = all.filter((i) => under[i]!.some((j) => waiting.has(j) && !own.has(j))).length;
-    return blocked === 0 ? 1e6 : ready.filter((i) => items[i]!.thread === thread).length;
-  };
-  const threads = [
-    ...new Set(
-      ready
-        .slice()
-        .sort((a, b) => a - b)
-        .map((i) => items[i]!.thread),
-    ),
-  ];
-  return threads.reduce((a, b) => (score(b) > score(a) ? b : a));
 }
 
 const centreOf = (b: Bounds) => ({ x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 });
