@@ -21,6 +21,7 @@ const INHERITED = new Set([
   'stroke-miterlimit',
   'stroke-opacity',
   'stroke-dasharray',
+  'stroke-dashoffset',
   'color',
   'visibility',
   'clip-rule',

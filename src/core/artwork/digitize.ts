@@ -13,7 +13,7 @@ import { multiply } from '../geometry/path';
 import { posed, poseMatrix, type ArtPose } from './pose';
 import { placeArt, type PlacedArt, type WantedSize } from './place';
 import { sewnRegions } from './limbs/ofRegions';
-import { columnLimit, paintedBy, proposeFor, type Proposal } from './proposeKind';
+import { columnLimit, paintedBy, proposeFor, sewsAsColumns, type Proposal } from './proposeKind';
 import { findRegions, type Region, type RegionReport } from './artRegions';
 import { applyAnswers } from './sizeReport';
 import type { ArtDocument } from './readSvg';
@@ -96,11 +96,16 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
     .filter((s) => s.proposal.shape)
     .map((s) => ({ ...s, painted: paintedBy(s.region) }));
   const around = neighbourhoodOf(sewn.map((s) => s.painted));
-  const directions = directionsOf(sewn, around);
+  const limitMm = columnLimit(options.settings);
+  const directions = directionsOf(sewn, around, { limitMm, sews: (region, shape) => sewsAsColumns(region, shape, how) });
+  for (const [i, turned] of directions.details) {
+    sewn[i]!.proposal = turned;
+    proposals[sewn[i]!.i] = turned;
+  }
   const names = namer();
   const drafts = sewn.map(({ region, proposal }, i): Piece => {
     const { settings, ...shape } = proposal.shape!;
-    const rows = directions.get(i);
+    const rows = directions.fields.get(i);
     return {
       id: '',
       name: names(region, proposal),

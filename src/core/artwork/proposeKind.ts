@@ -21,7 +21,7 @@ export interface Proposal {
   kind: PieceKindName | 'drop';
   why: string;
   /** Shape fields of the piece to be made. */
-  shape: Pick<Piece, 'line' | 'width' | 'cap' | 'join' | 'area' | 'settings'> | null;
+  shape: Pick<Piece, 'line' | 'width' | 'cap' | 'join' | 'area' | 'slants' | 'settings'> | null;
 }
 
 export interface ProposeOptions {
@@ -133,6 +133,10 @@ const COMPACT = 4;
 const MOST_TURNS_DEG = 20;
 
 const isCompact = ({ lengthMm, width }: Region): boolean => lengthMm < COMPACT * width.median;
+
+/** Whether a shape sewn as columns covers a region and keeps to it. */
+export const sewsAsColumns = (region: Region, shape: NonNullable<Proposal['shape']>, options: ProposeOptions): boolean =>
+  sewsWell({ kind: 'satin', ...shape }, region.area, options, { seen: region.seen, compact: true });
 
 /** Sews the piece on trial and measures whether it covers its area and keeps to it. */
 function sewsWell(

@@ -1,6 +1,7 @@
 import type { Element } from 'domhandler';
 import svgpath from 'svgpath';
 import { IDENTITY, multiply, scaleOf, transformPath, type Matrix, type Path } from '../geometry/path';
+import { dashed, type DashPattern } from '../geometry/dashes';
 import type { CapName, FillRuleName, JoinName } from '../geometry/area';
 import { MAX_ART_NODES } from '../units/tolerances';
 import { InputError } from '../document/errors';
@@ -246,11 +247,10 @@ class Reader {
     const stroke = resolvePaint(style['stroke'], style['stroke-opacity'], style, this.byId, note);
     const width = numberOf(style['stroke-width'], 1, this.viewport.width) * scaleOf(context.matrix);
     if (!stroke || !(width > 0)) return;
-    if (style['stroke-dasharray'] && style['stroke-dasharray'] !== 'none' && /[1-9]/.test(style['stroke-dasharray'])) {
-      this.note('dashed line (drawn solid)');
-    }
+    const pattern = this.dashesOf(style, context.matrix);
     this.add({
       ...common,
+      path: pattern ? path.flatMap((sub) => dashed(sub, pattern)) : path,
       hex: stroke.hex,
       alpha: stroke.alpha * context.opacity,
       rule: 'nonzero',
@@ -261,6 +261,13 @@ class Reader {
         miterLimit: numberOf(style['stroke-miterlimit'], 4),
       },
     });
+  }
+
+  private dashesOf(style: Style, matrix: Matrix): DashPattern | null {
+    const text = style['stroke-dasharray'] ?? 'none';
+    const long = (v: string | undefined): number => numberOf(v, 0, this.viewport.width) * scaleOf(matrix);
+    const lengths = text.trim().split(/[\s,]+/).map(long);
+    return lengths.some((v) => v > 0) ? { lengths, offset: long(style['stroke-dashoffset']) } : null;
   }
 
   private add(item: ArtItem): void {

@@ -1,5 +1,5 @@
 import { distance, mix, scale, sub, unit, add, type Point } from '../geometry/point';
-import type { Path, Segment, Subpath } from '../geometry/path';
+import { splitSegment, type Path, type Segment, type Subpath } from '../geometry/path';
 
 /** A node of a drawn outline or line: where it is, and whether the line goes smoothly through it. */
 export interface PathNode {
@@ -137,21 +137,9 @@ export function insertNode(path: Path, near: Point): Path {
   const g = s?.segments[best.i];
   if (!s || !g) return path;
   const from = best.i === 0 ? s.start : s.segments[best.i - 1]!.to;
-  return replaced(path, best.k, { ...s, segments: s.segments.flatMap((seg, i) => (i === best.i ? split(from, g, best.t) : [seg])) });
+  return replaced(path, best.k, { ...s, segments: s.segments.flatMap((seg, i) => (i === best.i ? splitSegment(from, g, best.t) : [seg])) });
 }
 
 function placeOn(from: Point, g: Segment, t: number): Point {
-  return g.c1 && g.c2 ? split(from, g, t)[0].to : mix(from, g.to, t);
-}
-
-/** De Casteljau's division. */
-function split(from: Point, g: Segment, t: number): [Segment, Segment] {
-  if (!g.c1 || !g.c2) return [{ to: mix(from, g.to, t) }, { to: g.to }];
-  const [a, b, c] = [mix(from, g.c1, t), mix(g.c1, g.c2, t), mix(g.c2, g.to, t)];
-  const [d, e] = [mix(a, b, t), mix(b, c, t)];
-  const middle = mix(d, e, t);
-  return [
-    { c1: a, c2: d, to: middle },
-    { c1: e, c2: c, to: g.to },
-  ];
+  return g.c1 && g.c2 ? splitSegment(from, g, t)[0].to : mix(from, g.to, t);
 }

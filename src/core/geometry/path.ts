@@ -1,6 +1,6 @@
 import svgpath from 'svgpath';
 import { FLATTEN_MM } from '../units/tolerances';
-import { distance, type Point } from './point';
+import { distance, mix, type Point } from './point';
 
 /** A piece of a subpath: a straight line, or a cubic curve when it has control points. */
 export interface Segment {
@@ -153,6 +153,18 @@ export function flattenSubpath(sub: Subpath, tolerance = FLATTEN_MM): Point[] {
   }
   if (sub.closed && out.length > 1 && distance(out[0]!, out[out.length - 1]!) < 1e-6) out.pop();
   return out;
+}
+
+/** A segment divided at `t`, 0 to 1 (de Casteljau). */
+export function splitSegment(from: Point, g: Segment, t: number): [Segment, Segment] {
+  if (!g.c1 || !g.c2) return [{ to: mix(from, g.to, t) }, { to: g.to }];
+  const [a, b, c] = [mix(from, g.c1, t), mix(g.c1, g.c2, t), mix(g.c2, g.to, t)];
+  const [d, e] = [mix(a, b, t), mix(b, c, t)];
+  const middle = mix(d, e, t);
+  return [
+    { c1: a, c2: d, to: middle },
+    { c1: e, c2: c, to: g.to },
+  ];
 }
 
 function cubicAt(a: Point, b: Point, c: Point, d: Point, t: number): Point {

@@ -39,7 +39,9 @@ const STEPS = 1;
 const ALONG = 0.12;
 const LONG_ROWS = 0.08;
 const BESIDE = 1.6;
-const ON_TOP = 1.2;
+const ON_TOP = 2.5;
+/** However small, a detail whose rows sink into those beneath is lost: it counts as so much longer, mm. */
+const DETAIL_MM = 5;
 const ASKEW = 0.7;
 const UNUSUAL = 0.08;
 /** Rows nearer than this count as the same, degrees. */
@@ -97,7 +99,10 @@ class DirectionCosts {
     const shape = this.shapes[i]!;
     const { region } = this.fields[i]!;
     let onTop = 0;
-    for (const c of this.columnsOn[i]!) for (const r of c.rows()) onTop += r.mm * near(deg, r.deg);
+    for (const c of this.columnsOn[i]!) {
+      const rows = c.rows();
+      for (const r of rows) onTop += (r.mm + DETAIL_MM / rows.length) * near(deg, r.deg);
+    }
     return {
       steps: STEPS * shape.stepsMm(deg),
       // The short ends of a bar cost next to nothing.

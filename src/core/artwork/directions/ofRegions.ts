@@ -3,11 +3,13 @@ import { once } from '../../geometry/known';
 import { perimeterOf } from '../../geometry/area';
 import type { Area } from '../../geometry/point';
 import { prepareShape } from '../../pieces/registry';
+import { ON_GROUND_SHARE } from '../../units/craft';
 import { centreOf, spansOf } from '../../route/cells';
 import type { Region } from '../artRegions';
 import type { Proposal } from '../proposeKind';
 import { decideDirections, type Column, type DecidedDirection, type Field } from './decide';
 import { directionOf } from './fieldShape';
+import { mayTurn, turnedDetail } from './turnedDetails';
 import { mirrorImages } from './mirror';
 import type { Neighbourhood } from './neighbourhood';
 
@@ -18,21 +20,38 @@ interface Sewn {
   painted: Area;
 }
 
-/** The decided row directions of all areas among what is sewn, by place. */
-export function directionsOf(sewn: readonly Sewn[], around: Neighbourhood): Map<number, DecidedDirection> {
+export interface DirectionOptions {
+  limitMm: number;
+  /** Whether a shape sewn as columns covers a region. */
+  sews: (region: Region, shape: NonNullable<Proposal['shape']>) => boolean;
+}
+
+/** The decided row directions of all areas among what is sewn, and details turned to cross them, by place. */
+export interface Directions {
+  fields: Map<number, DecidedDirection>;
+  details: Map<number, Proposal>;
+}
+
+export function directionsOf(sewn: readonly Sewn[], around: Neighbourhood, { limitMm, sews }: DirectionOptions): Directions {
   const fields = sewn.flatMap(({ region, proposal, painted }, i): Field[] =>
     proposal.kind === 'fill' ? [{ region: i, hex: region.hex, area: painted }] : [],
   );
-  if (fields.length === 0) return new Map();
+  if (fields.length === 0) return { fields: new Map(), details: new Map() };
+  const free = sewn.map((s, i) => fields.some((f) => around.onShare(i, f.region) > ON_GROUND_SHARE) && mayTurn(s, limitMm));
   const columns = sewn.flatMap(({ proposal, painted }, i): Column[] =>
-    proposal.kind === 'satin' ? [{ region: i, rows: once(() => rowsOf(proposal, painted)) }] : [],
+    proposal.kind === 'satin' && !free[i] ? [{ region: i, rows: once(() => rowsOf(proposal, painted)) }] : [],
   );
   const mirrored = mirrorImages(
     sewn.map(({ region, painted }) => ({ hex: region.hex, painted })),
     around.picture,
   );
   const decided = decideDirections(fields, { columns, around, mirrored });
-  return new Map(fields.map((f, k) => [f.region, decided[k]!]));
+  const details = sewn.flatMap(({ region, proposal }, i): [number, Proposal][] => {
+    const ground = free[i] ? fields.findIndex((f) => around.onShare(i, f.region) > ON_GROUND_SHARE) : -1;
+    const turned = ground < 0 ? null : turnedDetail(region, proposal, decided[ground]!.angle, (shape) => sews(region, shape));
+    return turned ? [[i, turned]] : [];
+  });
+  return { fields: new Map(fields.map((f, k) => [f.region, decided[k]!])), details: new Map(details) };
 }
 
 /** Places at which a column is asked for its rows. */
