@@ -2,13 +2,14 @@ import Flatbush from 'flatbush';
 import { InputError } from '../document/errors';
 import { areaOf, components, cutLines, ringArea, simplify, strokeArea, subtract, unite } from '../geometry/area';
 import { fittedData } from '../geometry/fit';
-import { lineLength } from '../geometry/line';
+import { joinedThrough, lineLength } from '../geometry/line';
 import { widthRange, type MedialAxis, type WidthRange } from '../geometry/medial';
 import { outlineOf } from '../geometry/outline';
 import { flattenSubpath, formatPath, ringsToData } from '../geometry/path';
 import { boundsOf, type Area, type Line } from '../geometry/point';
 import { SPECK_MM2 } from '../units/tolerances';
 import { carveBeneath, type Carved } from './knockout';
+import { doubledStretches } from './doubledLines';
 import { Cover } from './laterCover';
 import type { PlacedArt, PlacedItem } from './place';
 import type { Hiding } from './tucks';
@@ -59,6 +60,7 @@ export function findRegions(art: PlacedArt): RegionReport {
   const boxes = indexOf(items);
   requireFewOverlaps(items, boxes);
   const carved = carvedFromAbove(items);
+  const doubled = doubledStretches(items);
   items.forEach((item, i) => {
     if (isSpeck(item)) {
       report.specks++;
@@ -73,7 +75,7 @@ export function findRegions(art: PlacedArt): RegionReport {
       report.hidden++;
       return;
     }
-    const made = item.stroke && !item.clipped ? strokeRegions(item, removed) : areaRegions(item, area, area === item.area, hiding);
+    const made = item.stroke && !item.clipped ? strokeRegions(item, removed, doubled[i]!) : areaRegions(item, area, area === item.area, hiding);
     for (const region of made) {
       if (region.areaMm2 < DROP_MM2) report.specks++;
       else report.regions.push(region);
@@ -166,16 +168,12 @@ function mergeOwnStrokes(items: readonly PlacedItem[]): PlacedItem[] {
   return out;
 }
 
-function strokeRegions(item: PlacedItem, removed: Area): Region[] {
+/** @param doubled for each line where it is left out; null when nowhere */
+function strokeRegions(item: PlacedItem, removed: Area, doubled: readonly Area[] | null): Region[] {
   const stroke = item.stroke!;
   const drawn = stroke.lines.map((l, i) => ({ line: l.closed ? [...l.points, l.points[0]!] : l.points.slice(), sub: item.path[i]! }));
-  const pieces =
-    removed.length === 0
-      ? []
-      : cutLines(
-          drawn.map((d) => d.line),
-          removed,
-        );
+  const isCut = removed.length > 0 || doubled !== null;
+  const pieces = isCut ? drawn.flatMap(({ line }, i) => cutLine(line, unite(removed, doubled?.[i] ?? []))) : [];
   const { widthMm, cap, join } = stroke;
   const make = (data: string, length: number, area: Area): Region => ({
     name: item.name,
@@ -188,7 +186,7 @@ function strokeRegions(item: PlacedItem, removed: Area): Region[] {
     axis: null,
     lengthMm: length,
   });
-  if (removed.length > 0) {
+  if (isCut) {
     return pieces.filter((l) => lineLength(l) > 0.3).map((l) => make(ringsToData([l], false), lineLength(l), []));
   }
   return drawn.flatMap((d) => {
@@ -197,6 +195,9 @@ function strokeRegions(item: PlacedItem, removed: Area): Region[] {
     return length > 0.05 ? [make(formatPath([d.sub]), length, drawn.length === 1 ? item.area : [])] : [];
   });
 }
+
+/** What is left of a line; a closed one goes on through its start. */
+const cutLine = (line: Line, removed: Area): Line[] => (removed.length === 0 ? [line] : joinedThrough(cutLines([line], removed), line[0]!));
 
 /** A stroke shorter than it is wide is a dot: its caps are all there is of it. */
 function dotRegions(item: PlacedItem, line: Line): Region[] {

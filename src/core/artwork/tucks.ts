@@ -1,5 +1,5 @@
 import { areaOf, components, intersect, keepLines, opened, ringArea, roughOffset, strokeArea, turnedRight, unite } from '../geometry/area';
-import { lineLength, nearestOnLine } from '../geometry/line';
+import { joinedThrough, lineLength, nearestOnLine } from '../geometry/line';
 import { add, distance, dot, scale, sub, unit, type Area, type Line, type Point, type Ring } from '../geometry/point';
 import { WIDEST_SATIN_MM } from '../units/craft';
 import { OVERLAP_MM } from '../units/tolerances';
@@ -95,13 +95,7 @@ function hiding(cover: Area): Area {
 /** Stretches of an outline that lie in both areas, in its direction; the whole of it as one closed line. */
 function edgesWithin(ring: Ring, near: Area, seen: Area): Line[] {
   const closed = [...ring, ring[0]!];
-  const inside = keepLines(keepLines([closed], near), seen).map((l) => l.slice());
-  // The outline's own first point cuts a stretch that runs through it.
-  const after = inside.findIndex((l) => distance(l[0]!, closed[0]!) < 1e-3);
-  const before = inside.findIndex((l) => distance(l.at(-1)!, closed[0]!) < 1e-3);
-  if (after < 0 || before < 0 || after === before) return inside;
-  const joined = [...inside[before]!, ...inside[after]!.slice(1)];
-  return [...inside.filter((_, i) => i !== after && i !== before), joined];
+  return joinedThrough(keepLines(keepLines([closed], near), seen), closed[0]!);
 }
 
 interface Tuck {

@@ -30,7 +30,8 @@ test('dashes go round corners and keep curves as curves', () => {
     expect(dash.segments[0]!.c1).toBeDefined();
     for (const p of flattenSubpath(dash)) expect(Math.hypot(p.x, p.y)).toBeCloseTo(10, 1);
   }
-  expect(arc.slice(0, -1).map((d) => lineLength(flattenSubpath(d, 0.001)))).toEqual(arc.slice(0, -1).map(() => expect.closeTo(2, 2)));
+  const long = arc.slice(0, -1).map((d) => lineLength(flattenSubpath(d, 0.001)));
+  for (const mm of long) expect(mm).toBeCloseTo(2, 2);
 });
 
 test('on a closed line a dash that runs through the start is one', () => {

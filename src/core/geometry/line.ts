@@ -41,6 +41,15 @@ export function evenly(line: Line, along: Float64Array, count: number): Point[] 
   return out;
 }
 
+/** Stretches of a closed line of which one ends and one begins at its start: these two are one. */
+export function joinedThrough(stretches: readonly Line[], start: Point): Line[] {
+  const after = stretches.findIndex((l) => distance(l[0]!, start) < 1e-3);
+  const before = stretches.findIndex((l) => distance(l.at(-1)!, start) < 1e-3);
+  if (after < 0 || before < 0 || after === before) return [...stretches];
+  const joined = [...stretches[before]!, ...stretches[after]!.slice(1)];
+  return [...stretches.filter((_, i) => i !== after && i !== before), joined];
+}
+
 /** Drops points that stand within `toleranceMm` of their predecessor; keeps both ends. */
 export function withoutRepeats(line: Line, toleranceMm: number): Point[] {
   const out: Point[] = [];

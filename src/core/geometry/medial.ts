@@ -139,6 +139,9 @@ interface Corner {
   foot: number;
 }
 
+/** Of two corners at the end of a column the sharper one may reach so many radii: followed alone it would bend the column into itself. */
+const OTHER_CORNER_RATIO = 2.3;
+
 /** A spur reaches at least so many radii of a ball on its way beyond that; the corner of an arrow of 33° does so too. */
 const SPUR_RATIO = 3.5;
 /** Balls smaller than this are the outline's own unevenness, mm. */
@@ -151,19 +154,31 @@ function isSpur(points: readonly Point[], radii: readonly number[]): boolean {
 }
 
 function cornersOf(branches: readonly Branch[], keepSpurs: boolean): Corner[] {
+  const tips = tipsOf(branches).filter((t) => !(keepSpurs && isSpur(t.outwards.points, t.outwards.radii)));
+  const corners = tips.filter((t) => t.ratio < CORNER_RATIO);
+  const ends = new Set(corners.map((t) => t.foot));
+  const others = tips.filter((t) => !corners.includes(t) && ends.has(t.foot) && t.ratio < OTHER_CORNER_RATIO && t.footDegree === 3);
+  return [...corners, ...others];
+}
+
+interface Tip extends Corner {
+  outwards: Branch;
+  /** How far it reaches, in radii of the ball at its foot. */
+  ratio: number;
+  footDegree: number;
+}
+
+/** Branches that lead from a junction to nowhere. */
+function tipsOf(branches: readonly Branch[]): Tip[] {
   const degree = new Map<number, number>();
   for (const b of branches) for (const n of [b.from, b.to]) if (n >= 0) degree.set(n, (degree.get(n) ?? 0) + 1);
-  return branches.flatMap((b, branch): Corner[] => {
+  return branches.flatMap((b, branch): Tip[] => {
     if (b.from === b.to) return [];
-    const last = b.radii.length - 1;
-    for (const [tip, foot, radius] of [
-      [b.to, b.from, b.radii[0]!],
-      [b.from, b.to, b.radii[last]!],
-    ] as const) {
-      if (degree.get(tip) !== 1 || (degree.get(foot) ?? 0) < 3) continue;
-      const excess = reachFrom(b.points[foot === b.from ? 0 : last]!, b.points) - CORNER_RATIO * radius;
-      const outwards = foot === b.from ? b : reversed(b);
-      if (excess < 0 && !(keepSpurs && isSpur(outwards.points, outwards.radii))) return [{ branch, foot }];
+    for (const outwards of [b, reversed(b)]) {
+      const footDegree = degree.get(outwards.from) ?? 0;
+      if (degree.get(outwards.to) !== 1 || footDegree < 3) continue;
+      const ratio = reachFrom(outwards.points[0]!, outwards.points) / Math.max(1e-9, outwards.radii[0]!);
+      return [{ branch, foot: outwards.from, outwards, ratio, footDegree }];
     }
     return [];
   });
