@@ -1,14 +1,19 @@
-import type { ArtAnswer, Brief, JobSettings, Piece, Thread } from '../document/types';
+import type { ArtAnswer, ArtChoice, Brief, JobSettings, Piece, Thread } from '../document/types';
 import { recipeFor } from '../cloth/house';
 import { directionsOf } from './directions/ofRegions';
 import { neighbourhoodOf } from './directions/neighbourhood';
 import { matchThreads } from './matchThreads';
+import { withChoices } from './chosenKinds';
 import { arranged } from './arrange';
 import { mergedFields } from './mergeFields';
+import { proposedAlike, twinsAmong, twinsOf } from './twins';
 import { firstOrder } from '../route/order';
 import { requireBounds } from '../document/recordBounds';
 import { InputError } from '../document/errors';
-import { readable } from './names';
+import { lightness } from '../cloth/threads';
+import { boundsOf } from '../geometry/point';
+import { namesOf, readable } from './names';
+import { shapeWord } from './shapeWords';
 import { multiply } from '../geometry/path';
 import { posed, poseMatrix, type ArtPose } from './pose';
 import { placeArt, type PlacedArt, type WantedSize } from './place';
@@ -39,11 +44,16 @@ export interface DigitizeOptions extends WantedSize, Pick<Brief, 'cloth' | 'reci
   pose?: ArtPose;
   /** What was decided in the size report. */
   answers?: readonly ArtAnswer[];
+  /** What regions are to be sewn as instead of what would be proposed. */
+  sewnAs?: readonly ArtChoice[];
   progress?: (done: number) => void;
 }
 
 /** Of embroidery thread, where nobody says otherwise. */
 const USUAL_WEIGHT = 40;
+
+/** As much as a job record keeps of a reason. */
+const LONGEST_WHY = 200;
 
 /** What the last drawings came to: the shelf, the artwork's place and its tools all ask for the same. */
 const known = new WeakMap<ArtDocument, Map<string, Digitized>>();
@@ -62,6 +72,7 @@ export function digitize(doc: ArtDocument, { progress = () => undefined, ...opti
     options.height,
     options.pose,
     options.answers ?? [],
+    options.sewnAs ?? [],
   ]);
   const before = made.get(key);
   if (before) return before;
@@ -88,7 +99,9 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
   const apart = sewnRegions(arranged(answered, threadsOf, drawn), columnLimit(options.settings), propose, (done) =>
     progress(0.5 + 0.4 * done),
   );
-  const parts = mergedFields(apart, propose);
+  const merged = mergedFields(apart, propose);
+  const sets = twinsOf(merged);
+  const parts = withChoices(proposedAlike(merged, sets), options.sewnAs ?? [], art.matrix);
   const report = { ...found, regions: parts.map((p) => p.region) };
   const proposals = parts.map((p) => p.proposal);
   const sewn = report.regions
@@ -97,22 +110,32 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
     .map((s) => ({ ...s, painted: paintedBy(s.region) }));
   const around = neighbourhoodOf(sewn.map((s) => s.painted));
   const limitMm = columnLimit(options.settings);
-  const directions = directionsOf(sewn, around, { limitMm, sews: (region, shape) => sewsAsColumns(region, shape, how) });
+  const twins = twinsAmong(sewn.map((s) => sets[s.i]!), (model) => sewn.findIndex((s) => s.i === model));
+  const directions = directionsOf(sewn, around, { twins, limitMm, sews: (region, shape) => sewsAsColumns(region, shape, how) });
   for (const [i, turned] of directions.details) {
     sewn[i]!.proposal = turned;
     proposals[sewn[i]!.i] = turned;
   }
-  const names = namer();
+  const names = namesOf(
+    sewn.map(({ region, proposal, painted }) => {
+      const thread = threads.get(region.hex)!;
+      const box = boundsOf(painted);
+      const at = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
+      return { title: readable(region.name), thread: thread.name, lightness: lightness(thread.hex), shape: shapeWord(region, proposal), at };
+    }),
+  );
   const drafts = sewn.map(({ region, proposal }, i): Piece => {
     const { settings, ...shape } = proposal.shape!;
     const rows = directions.fields.get(i);
     return {
       id: '',
-      name: names(region, proposal),
+      name: names[i]!,
       kind: proposal.kind as Piece['kind'],
       thread: threads.get(region.hex)!.id,
       ...shape,
       ...(rows ? { rows } : {}),
+      why: proposal.why.slice(0, LONGEST_WHY),
+      ...(twins[i] ? { alike: `s${twins[i].model + 1}` } : {}),
       settings,
     };
   });
@@ -128,16 +151,4 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
 export function nothingToSew(width: number, height: number): InputError {
   const size = `${width.toFixed(1)} x ${height.toFixed(1)} mm`;
   return new InputError('empty-art', `At ${size} nothing in this artwork is large enough to sew; make it larger, or its shapes bolder.`);
-}
-
-function namer(): (region: Region, proposal: Proposal) => string {
-  const seen = new Map<string, number>();
-  return (region, proposal) => {
-    const base =
-      readable(region.name) ||
-      { run: 'Line', satin: 'Column', fill: 'Area', border: 'Border', applique: 'Cloth', drop: 'Part' }[proposal.kind];
-    const n = (seen.get(base) ?? 0) + 1;
-    seen.set(base, n);
-    return n === 1 ? base : `${base} ${n}`;
-  };
 }

@@ -67,9 +67,30 @@ export function proposeFor(region: Region, options: ProposeOptions): Proposal {
   return { kind: 'fill', why: `over the satin limit of ${limit}`, shape: { area: region.data, settings: {} } };
 }
 
+/** What a region can be sewn as at all, whether or not that would be wise. */
+export const kindsOf = (region: Region): readonly Proposal['kind'][] =>
+  region.stroke || middleOf(region) !== '' ? ['run', 'satin', 'fill', 'drop'] : ['satin', 'fill', 'drop'];
+
+/** A region sewn as a person has it. */
+export function proposedAs(region: Region, kind: Proposal['kind']): Proposal {
+  const why = 'chosen by hand';
+  const outline = { area: region.stroke ? ringsToData(paintedBy(region)) : region.data, settings: {} };
+  if (kind === 'drop') return { kind, why, shape: null };
+  if (kind === 'run') return { kind, why, shape: { line: region.stroke ? region.data : middleOf(region), settings: {} } };
+  if (kind === 'fill' || !region.stroke) return { kind, why, shape: outline };
+  const { widthMm, cap, join } = region.stroke;
+  return { kind, why, shape: { line: region.data, width: round3(widthMm), cap, join, settings: {} } };
+}
+
+/** The middle line of an area, as path data. */
+const middleOf = (region: Region): string =>
+  ringsToData(
+    (region.axis?.branches ?? []).map((b) => b.points).filter((l) => l.length > 1),
+    false,
+  );
+
 function thinArea(region: Region, at: string): Proposal {
-  const lines = (region.axis?.branches ?? []).map((b) => b.points).filter((l) => l.length > 1);
-  const line = ringsToData(lines, false);
+  const line = middleOf(region);
   if (line === '') return { kind: 'drop', why: 'too small to sew', shape: null };
   return { kind: 'run', why: `${at}: thinner than two threads`, shape: { line, settings: {} } };
 }

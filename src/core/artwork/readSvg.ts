@@ -5,6 +5,7 @@ import { dashed, type DashPattern } from '../geometry/dashes';
 import type { CapName, FillRuleName, JoinName } from '../geometry/area';
 import { MAX_ART_NODES } from '../units/tolerances';
 import { InputError } from '../document/errors';
+import { readable } from './names';
 import { numberOf, physicalLength, resolvePaint } from './paint';
 import { SHAPES, shapePath, type Viewport } from './shapes';
 import { INITIAL_STYLE, sheetStyles, styleOf, type Style } from './cssStyles';
@@ -49,7 +50,6 @@ const IGNORED_SILENTLY = new Set([
   'style',
   'defs',
   'namedview',
-  'sodipodi',
   'symbol',
   'clipPath',
   'mask',
@@ -181,7 +181,7 @@ class Reader {
       style,
       opacity: parent.opacity * Math.min(1, Math.max(0, numberOf(style['opacity'], 1))),
       clips: this.clipsOf(style, matrix, parent.clips),
-      name: element.attribs['label'] ?? element.attribs['inkscape:label'] ?? element.attribs['id'] ?? parent.name,
+      name: nameOf(element) ?? parent.name,
       uses: parent.uses,
     };
     if (style['filter'] && style['filter'] !== 'none') this.note('filter effect');
@@ -276,6 +276,15 @@ class Reader {
     this.items.push(item);
   }
 }
+
+/** What people called an element: its label, its title or its id; undefined when only a program named it. */
+function nameOf(element: Element): string | undefined {
+  const label = Object.entries(element.attribs).find(([key]) => key === 'label' || key.endsWith(':label'))?.[1];
+  const title = element.children.find((c): c is Element => 'attribs' in c && c.name === 'title');
+  return [label, title && textOf(title), element.attribs['id']].find((text) => text !== undefined && readable(text) !== '');
+}
+
+const textOf = (element: Element): string => element.children.map((c) => ('data' in c ? c.data : '')).join('');
 
 const ruleOf = (value: string | undefined): FillRuleName => (value === 'evenodd' ? 'evenodd' : 'nonzero');
 const oneOf = <T extends string>(value: string | undefined, choices: readonly [T, ...T[]]): T =>

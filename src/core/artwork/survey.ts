@@ -1,10 +1,12 @@
-import type { ArtAnswer, Job, Piece, Thread } from '../document/types';
+import type { ArtAnswer, ArtChoice, Job, Piece, Thread } from '../document/types';
 import type { PieceKindName } from '../document/kinds';
 import { apply, inverse } from '../geometry/path';
 import type { WidthRange } from '../geometry/medial';
 import { WIDEST_SATIN_MM } from '../units/craft';
 import { digitize, type Digitized, type DigitizeOptions } from './digitize';
+import { choicesFor, markOf } from './chosenKinds';
 import { readable } from './names';
+import { kindsOf } from './proposeKind';
 import { drawingOf } from './readSvg';
 import { answerFor, sizeFacts, sizePlaces, type SizeFacts, type SizePlace } from './sizeReport';
 
@@ -19,6 +21,11 @@ export interface RegionView {
   width: WidthRange;
   kind: PieceKindName | 'drop';
   why: string;
+  /** What it could be sewn as. */
+  kinds: readonly (PieceKindName | 'drop')[];
+  /** A point of it, in the drawing's own units, and whether a person chose its kind. */
+  drawingAt: [number, number];
+  chosen: boolean;
   /** What it would be sewn as; null when it is left out. */
   piece: Piece | null;
 }
@@ -59,7 +66,7 @@ export function survey({ svg, ...options }: SurveyRequest, progress: (done: numb
   return {
     places: placesOf(made, options.answers ?? []),
     facts: sizeFacts(regions, options.settings.satinLimit ?? WIDEST_SATIN_MM),
-    regions: regionsOf(made),
+    regions: regionsOf(made, options.sewnAs ?? []),
     ...{ specks, hidden, shading, threads, pieces },
     notes: [...doc.notes, ...[...art.leftOut].map(([name, why]) => ({ what: `‘${readable(name)}’ is left out: ${why}.`, count: 1 }))],
     widthMm: art.width,
@@ -68,18 +75,27 @@ export function survey({ svg, ...options }: SurveyRequest, progress: (done: numb
   };
 }
 
-const regionsOf = ({ report, proposals, byRegion }: Digitized): RegionView[] =>
-  report.regions.map((r, i) => ({
-    name: readable(r.name),
-    hex: r.hex,
-    data: r.data,
-    strokeWidthMm: r.stroke?.widthMm ?? null,
-    areaMm2: r.areaMm2,
-    width: r.width,
-    kind: proposals[i]!.kind,
-    why: proposals[i]!.why,
-    piece: byRegion[i]!,
-  }));
+function regionsOf({ art, report, proposals, byRegion }: Digitized, sewnAs: readonly ArtChoice[]): RegionView[] {
+  const back = inverse(art.matrix);
+  const chosen = choicesFor(report.regions, sewnAs, art.matrix);
+  return report.regions.map((r, i): RegionView => {
+    const { x, y } = apply(back, markOf(r));
+    return {
+      name: byRegion[i]?.name ?? readable(r.name),
+      hex: r.hex,
+      data: r.data,
+      strokeWidthMm: r.stroke?.widthMm ?? null,
+      areaMm2: r.areaMm2,
+      width: r.width,
+      kind: proposals[i]!.kind,
+      why: proposals[i]!.why,
+      kinds: kindsOf(r),
+      drawingAt: [x, y],
+      chosen: chosen[i] !== null,
+      piece: byRegion[i]!,
+    };
+  });
+}
 
 function placesOf({ art, drawn }: Digitized, answers: readonly ArtAnswer[]): PlaceView[] {
   const back = inverse(art.matrix);

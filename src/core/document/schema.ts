@@ -7,6 +7,7 @@ import { LAYER_RANGES, WIDTH_RANGE } from './ranges';
 import {
   ART_ANSWERS,
   ART_PLACES,
+  SEWN_AS,
   CLOTH_KEYS,
   JOB_VERSION,
   PLACES,
@@ -124,6 +125,8 @@ const piece = Joi.object<Piece, true>({
   area: path,
   slants: Joi.array().items(path).max(500),
   rows: Joi.object({ angle: Joi.number().min(0).max(180).required(), why: Joi.string().max(200).required() }),
+  why: Joi.string().max(200),
+  alike: id,
   carve: path,
   motif: path,
   start: point,
@@ -196,6 +199,16 @@ export const jobSchema = Joi.object<Job, true>({
                 .required(),
               toMm: Joi.number().min(0.3).max(12),
             }).unknown(true),
+          )
+          .max(2000),
+        sewnAs: Joi.array()
+          .items(
+            Joi.object({
+              at: Joi.array().ordered(drawingUnits, drawingUnits).required(),
+              as: Joi.string()
+                .valid(...SEWN_AS)
+                .required(),
+            }),
           )
           .max(2000),
       }).unknown(true),

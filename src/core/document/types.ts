@@ -97,6 +97,14 @@ export interface ArtAnswer {
   toMm?: number;
 }
 
+export const SEWN_AS = ['run', 'satin', 'fill', 'drop'] as const;
+/** What a person would rather have a region sewn as than what was proposed. */
+export interface ArtChoice {
+  /** A point of the region, in the drawing's own units, so that it holds at any size. */
+  at: [number, number];
+  as: (typeof SEWN_AS)[number];
+}
+
 export interface ArtworkRef {
   id: string;
   file: string;
@@ -106,6 +114,7 @@ export interface ArtworkRef {
   mirror?: boolean;
   turn?: number;
   answers?: ArtAnswer[];
+  sewnAs?: ArtChoice[];
   /** The decisions that the pieces on the bench were made with, as one text. */
   madeWith?: string;
   /** Size of the artwork, mm, that the pieces on the bench were made at or scaled to. */
@@ -185,6 +194,10 @@ export interface Piece {
   slants?: string[];
   /** Row direction that was decided with the pieces around it when the piece was made from artwork, degrees, and why. */
   rows?: { angle: number; why: string };
+  /** Why it is sewn as this kind, when that was decided from artwork. */
+  why?: string;
+  /** Pieces of one shape, wherever they lie, turned or mirrored: an edit is offered to all of them. */
+  alike?: string;
   carve?: string;
   motif?: string;
   start?: [number, number];

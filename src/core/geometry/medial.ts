@@ -1,6 +1,6 @@
 import { perimeterOf, areaOf, simplify } from './area';
 import { once } from './known';
-import { distance, mix, type Area, type Point } from './point';
+import { distance, dot, mix, sub, unit, type Area, type Point } from './point';
 import { triangulate, type Triangulation } from './triangles';
 
 /**
@@ -140,7 +140,7 @@ interface Corner {
 }
 
 /** Of two corners at the end of a column the sharper one may reach so many radii: followed alone it would bend the column into itself. */
-const OTHER_CORNER_RATIO = 2.3;
+const OTHER_CORNER_RATIO = 1.9;
 
 /** A spur reaches at least so many radii of a ball on its way beyond that; the corner of an arrow of 33° does so too. */
 const SPUR_RATIO = 3.5;
@@ -157,7 +157,7 @@ function cornersOf(branches: readonly Branch[], keepSpurs: boolean): Corner[] {
   const tips = tipsOf(branches).filter((t) => !(keepSpurs && isSpur(t.outwards.points, t.outwards.radii)));
   const corners = tips.filter((t) => t.ratio < CORNER_RATIO);
   const ends = new Set(corners.map((t) => t.foot));
-  const others = tips.filter((t) => !corners.includes(t) && ends.has(t.foot) && t.ratio < OTHER_CORNER_RATIO && t.footDegree === 3);
+  const others = tips.filter((t) => !corners.includes(t) && ends.has(t.foot) && t.ratio < OTHER_CORNER_RATIO && t.footDegree === 3 && narrows(t) && !goesOn(t, tips, branches));
   return [...corners, ...others];
 }
 
@@ -166,6 +166,25 @@ interface Tip extends Corner {
   /** How far it reaches, in radii of the ball at its foot. */
   ratio: number;
   footDegree: number;
+}
+
+/** Whether a branch runs out evenly, as into a corner: a short leg of a column keeps its width. */
+function narrows({ outwards: { radii } }: Tip): boolean {
+  const foot = radii[0]!;
+  return radii[radii.length - 1]! < 0.2 * foot && radii[radii.length >> 1]! < 0.75 * foot;
+}
+
+/** A branch that goes on within 32° of the way that leads to its foot is the column's own. */
+const GOES_ON = 0.85;
+
+function goesOn({ foot, outwards }: Tip, tips: readonly Tip[], branches: readonly Branch[]): boolean {
+  const ends = new Set(tips.filter((t) => t.foot === foot).map((t) => t.branch));
+  const into = branches.find((b, i) => !ends.has(i) && (b.from === foot || b.to === foot));
+  if (!into) return false;
+  const [at, r] = [outwards.points[0]!, outwards.radii[0]!];
+  const back = (into.from === foot ? into : reversed(into)).points;
+  const behind = back.find((p) => distance(p, at) >= r) ?? back[back.length - 1]!;
+  return dot(unit(sub(outwards.points[outwards.points.length - 1]!, at)), unit(sub(at, behind))) > GOES_ON;
 }
 
 /** Branches that lead from a junction to nowhere. */

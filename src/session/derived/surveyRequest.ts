@@ -17,6 +17,7 @@ export function surveyRequest(job: Job, artwork: Record<string, string>): Survey
     settings: { ...job.settings },
     ...size,
     ...(art.answers ? { answers: art.answers } : {}),
+    ...(art.sewnAs ? { sewnAs: art.sewnAs } : {}),
     ...(art.turn || art.mirror ? { pose: { turn: art.turn ?? 0, mirror: art.mirror ?? false } } : {}),
   };
 }

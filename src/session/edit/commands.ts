@@ -2,7 +2,7 @@ import { among } from '@/core/document/among';
 import { sizeGap } from '@/core/document/size';
 import { withSettings, type SettingsPatch } from '@/core/document/settings';
 import { briefSchema } from '@/core/document/schema';
-import type { ArtAnswer, ArtAnswerKind, ArtPlaceKind, Brief, Job, Piece, PieceSettings, Thread } from '@/core/document/types';
+import type { ArtAnswer, ArtAnswerKind, ArtChoice, ArtPlaceKind, Brief, Job, Piece, PieceSettings, Thread } from '@/core/document/types';
 import type { PieceKindName } from '@/core/document/kinds';
 import type { Survey } from '@/core/artwork/survey';
 import { original } from 'immer';
@@ -85,7 +85,36 @@ export function copySettings(from: string, to: readonly string[]): void {
 
 export const renamePiece = (id: string, name: string): void => editPiece(id, 'Rename', (p) => void (p.name = name));
 
-export const setKind = (id: string, kind: PieceKindName): void => editPiece(id, `Sew as ${kind}`, (p) => void (p.kind = kind));
+/** What was decided from the artwork no longer says why a piece is sewn so. */
+function sewAs(piece: Piece, kind: PieceKindName): void {
+  piece.kind = kind;
+  delete piece.why;
+}
+
+export const setKind = (id: string, kind: PieceKindName): void => editPiece(id, `Sew as ${kind}`, (p) => sewAs(p, kind));
+
+/** Pieces of the shape of one, itself among them; only itself when it is alone. */
+export const alikeOf = (job: Job, { id, alike }: Piece): string[] =>
+  alike === undefined ? [id] : job.pieces.filter((p) => p.alike === alike).map((p) => p.id);
+
+/** Has all pieces of one shape sewn as one of them is: kind, thread and settings. */
+export function sewAllAlike(from: string): void {
+  const job = useJob.getState().job;
+  const model = job?.pieces.find((p) => p.id === from);
+  if (!job || !model) return;
+  const chosen = among(alikeOf(job, model));
+  change(`As ‘${model.name}’`, (draft) => {
+    for (const piece of draft.pieces) {
+      if (!chosen(piece.id) || piece.id === from) continue;
+      if (piece.kind !== model.kind) sewAs(piece, model.kind);
+      piece.thread = model.thread;
+      const { angle, ...settings } = model.settings;
+      // A direction set by hand lies on the model's shape, which may be turned.
+      piece.settings = { ...settings, ...(piece.settings.angle === undefined ? {} : { angle: piece.settings.angle }) };
+      void angle;
+    }
+  });
+}
 
 /** Moves a piece so that it is sewn at `position` (0 is first) among the others. */
 export function movePiece(id: string, position: number): void {
@@ -196,7 +225,10 @@ export function removePieces(ids: readonly string[]): void {
 
 /** What was decided in the size report, as one text to compare; empty for nothing. */
 const answersKey = (job: Job): string =>
-  (job.artwork[0]?.answers ?? []).map((a) => `${a.place} ${a.answer} ${a.at[0].toFixed(3)} ${a.at[1].toFixed(3)}`).join('; ');
+  [
+    ...(job.artwork[0]?.answers ?? []).map((a) => `${a.place} ${a.answer} ${a.at[0].toFixed(3)} ${a.at[1].toFixed(3)}`),
+    ...(job.artwork[0]?.sewnAs ?? []).map((c) => `as ${c.as} ${c.at[0].toFixed(3)} ${c.at[1].toFixed(3)}`),
+  ].join('; ');
 
 /** Puts the pieces of a survey of the artwork into the job, in place of those it had. */
 export function takePieces(survey: Survey): void {
@@ -223,6 +255,17 @@ export function answerPlace(at: [number, number], place: ArtPlaceKind, answer: A
     );
     art.answers = answer ? [...rest, { at, place, answer }] : rest;
     if (art.answers.length === 0) delete art.answers;
+  });
+}
+
+/** Has a region of the artwork sewn as something else than proposed; null takes the choice back. */
+export function chooseSewnAs(at: [number, number], as: ArtChoice['as'] | null): void {
+  change(as ? (as === 'drop' ? 'Leave a region out' : `Sew a region as ${as}`) : 'Take a choice back', (job) => {
+    const art = job.artwork[0];
+    if (!art) return;
+    const rest = (art.sewnAs ?? []).filter((c) => Math.hypot(c.at[0] - at[0], c.at[1] - at[1]) > 1e-6);
+    art.sewnAs = as ? [...rest, { at, as }] : rest;
+    if (art.sewnAs.length === 0) delete art.sewnAs;
   });
 }
 

@@ -1,6 +1,9 @@
 'use client';
 import { counted } from '@/core/units/count';
 import { PIECE_KINDS } from '@/core/document/kinds';
+import type { ArtChoice } from '@/core/document/types';
+import { chooseSewnAs } from '@/session/edit/commands';
+import { Choice } from '../components/Choice';
 import type { RegionView } from '@/core/artwork/survey';
 
 const KINDS: Record<RegionView['kind'], { word: string }> = { ...PIECE_KINDS, drop: { word: 'Left out' } };
@@ -47,7 +50,7 @@ export function RegionList({
               onBlur={() => onMark(null)}
               className={`border-b border-hairline ${marked === i ? 'bg-tape-soft' : ''}`}
             >
-              <td className="max-w-[120px] truncate py-1 pl-4">
+              <td className="max-w-[140px] truncate py-1 pl-4" title={r.name}>
                 <span className="mr-2 inline-block h-3 w-3 rounded-sm border border-edge align-[-1px]" style={{ backgroundColor: r.hex }} />
                 {r.name || `Region ${i + 1}`}
               </td>
@@ -56,8 +59,27 @@ export function RegionList({
                 {r.strokeWidthMm !== null ? mm(r.strokeWidthMm) : `${mm(r.width.min)} · ${mm(r.width.median)} · ${mm(r.width.max)}`}
               </td>
               <td className="py-1 pr-4 pl-4" title={r.why}>
-                <span className="font-semibold">{KINDS[r.kind].word}</span>
-                <span className="block text-xs leading-tight text-quiet">{r.why}</span>
+                <Choice
+                  dense
+                  hideLabel
+                  className="w-[96px]"
+                  label={`Sew ${r.name || `region ${i + 1}`} as`}
+                  value={r.kind}
+                  options={r.kinds.map((k) => ({ value: k, name: KINDS[k].word }))}
+                  onChange={(k) => chooseSewnAs(r.drawingAt, k as ArtChoice['as'])}
+                />
+                <span className="mt-0.5 block text-xs leading-tight text-quiet">
+                  {r.why}
+                  {r.chosen && (
+                    <button
+                      type="button"
+                      className="ml-1 underline decoration-dotted underline-offset-2"
+                      onClick={() => chooseSewnAs(r.drawingAt, null)}
+                    >
+                      take back
+                    </button>
+                  )}
+                </span>
               </td>
             </tr>
           ))}

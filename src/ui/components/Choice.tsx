@@ -6,6 +6,8 @@ interface Props<T extends string> {
   value: T;
   options: readonly { value: T; name: string }[];
   hideLabel?: boolean;
+  /** For rows of a table. */
+  dense?: boolean;
   className?: string;
   /** The list is being looked at, or no longer. */
   onLook?(looking: boolean): void;
@@ -13,7 +15,7 @@ interface Props<T extends string> {
 }
 
 /** One of a few, as the browser's own list: works with every keyboard and screen reader. */
-export function Choice<T extends string>({ label, value, options, hideLabel = false, className = '', onLook, onChange }: Props<T>) {
+export function Choice<T extends string>({ label, value, options, hideLabel = false, dense = false, className = '', onLook, onChange }: Props<T>) {
   const id = useId();
   const pointed = useRef(false);
   return (
@@ -36,7 +38,7 @@ export function Choice<T extends string>({ label, value, options, hideLabel = fa
           if (pointed.current) e.target.blur();
         }}
         data-draft="false"
-        className="h-8 w-full rounded-md border border-edge bg-white px-2"
+        className={`w-full rounded-md border border-edge bg-white ${dense ? 'h-6 px-1' : 'h-8 px-2'}`}
       >
         {options.map((o) => (
           <option key={o.value} value={o.value}>

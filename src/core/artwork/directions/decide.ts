@@ -2,6 +2,7 @@ import type { Area } from '../../geometry/point';
 import { LEAST_CROSSING_DEG, ON_GROUND_SHARE } from '../../units/craft';
 import { apart, normalDirection } from '../../units/directions';
 import { bestLabels } from '../labelling';
+import { directionFrom, directionOn, type Twin } from '../twins';
 import { FieldShape } from './fieldShape';
 import type { Neighbourhood } from './neighbourhood';
 
@@ -26,6 +27,8 @@ export interface Surroundings {
   around: Neighbourhood;
   /** For each region its mirror image, itself where it is its own; null where it has none. */
   mirrored: readonly (number | null)[];
+  /** For each region the first one of its shape; null where it is the only one. */
+  twins: readonly (Twin | null)[];
 }
 
 /** The decided direction of a field and the reason, in words for the card. */
@@ -43,11 +46,14 @@ const ON_TOP = 2.5;
 /** However small, a detail whose rows sink into those beneath is lost: it counts as so much longer, mm. */
 const DETAIL_MM = 5;
 const ASKEW = 0.7;
+const UNLIKE = 1.5;
 const UNUSUAL = 0.08;
 /** Rows nearer than this count as the same, degrees. */
 const SAME_DEG = 20;
 /** A mirrored twin's rows may be off by so much, degrees. */
 const MIRRORED_DEG = 8;
+/** Rows of twins lie on their shape alike to within, degrees. */
+const ALIKE_DEG = 4;
 
 const REASONS = {
   steps: 'turned so that its edges end in fewer steps',
@@ -56,6 +62,7 @@ const REASONS = {
   beside: 'turned to differ from the rows beside it',
   onTop: 'turned to cross what it lies on, or what lies on it',
   askew: 'symmetric, as the drawing is',
+  unlike: 'as the others of its shape',
   unusual: 'rows run the shorter way of the shape',
 } as const;
 type Costs = Record<keyof typeof REASONS, number>;
@@ -90,7 +97,14 @@ class DirectionCosts {
     private readonly surroundings: Surroundings,
   ) {
     const { columns, around } = surroundings;
-    this.shapes = fields.map((f) => new FieldShape(f.area));
+    const models = new Map<number, FieldShape>();
+    this.shapes = fields.map(({ region, area }) => {
+      const twin = surroundings.twins[region];
+      const model = twin && models.get(twin.model);
+      const shape = new FieldShape(area, model ? model.labels.map((deg) => directionOn(twin, deg)) : undefined);
+      if (twin?.model === region) models.set(region, shape);
+      return shape;
+    });
     this.columnsOn = fields.map((f) => columns.filter((c) => around.onShare(c.region, f.region) > ON_GROUND_SHARE));
   }
 
@@ -121,13 +135,21 @@ class DirectionCosts {
     const alike = near(deg, other);
     const twins = mirrored[f.region] === g.region && f.region !== g.region;
     const perimeter = Math.min(this.shapes[i]!.perimeter, this.shapes[j]!.perimeter);
-    if (alike === 0 && !twins) return {};
+    const unlike = !twins && this.sewnUnlike(f.region, deg, g.region, other);
+    if (alike === 0 && !twins && !unlike) return {};
     const on = Math.max(around.onShare(f.region, g.region), around.onShare(g.region, f.region));
     return {
       beside: f.hex === g.hex ? 0 : BESIDE * around.besideMm(f.region, g.region) * alike,
       onTop: on > ON_GROUND_SHARE ? ON_TOP * perimeter * alike : 0,
       askew: twins && askew(deg, other) ? ASKEW * perimeter : 0,
+      unlike: unlike ? UNLIKE * perimeter : 0,
     };
+  }
+
+  /** Whether two of one shape would have rows that lie on it in different ways. */
+  private sewnUnlike(i: number, deg: number, j: number, other: number): boolean {
+    const [a, b] = [this.surroundings.twins[i], this.surroundings.twins[j]];
+    return !!a && !!b && a.model === b.model && apart(directionFrom(a, deg), directionFrom(b, other)) > ALIKE_DEG;
   }
 
   /** Why a field's direction is not the one that its shape alone would have. */
@@ -141,7 +163,7 @@ class DirectionCosts {
   }
 
   private all(i: number, deg: number, angles: readonly number[]): Costs {
-    const sum: Costs = { steps: 0, along: 0, longRows: 0, beside: 0, onTop: 0, askew: 0, unusual: 0, ...this.own(i, deg) };
+    const sum: Costs = { steps: 0, along: 0, longRows: 0, beside: 0, onTop: 0, askew: 0, unlike: 0, unusual: 0, ...this.own(i, deg) };
     angles.forEach((other, j) => {
       if (j === i) return;
       for (const [k, v] of Object.entries(this.pair(i, deg, j, other))) sum[k as keyof Costs] += v;

@@ -54,12 +54,13 @@ export class FieldShape {
   private readonly points: readonly Point[];
   private readonly extents = new Map<number, number>();
 
-  constructor(area: Area) {
+  /** @param labels directions to choose from, where not those of its own shape */
+  constructor(area: Area, labels?: readonly number[]) {
     this.usual = proposeAngle(area);
     this.areaMm2 = areaOf(area);
     this.points = area.flatMap((ring) => resample([...ring, ring[0]!], EXTENT_MM));
     for (const ring of area) this.perimeter += addEdges(this.edges, ring);
-    this.labels = this.candidates();
+    this.labels = labels ?? this.candidates();
   }
 
   /** Every 15°, what the shape alone would have, and along and across its longest side. */

@@ -7,6 +7,7 @@ import { ON_GROUND_SHARE } from '../../units/craft';
 import { centreOf, spansOf } from '../../route/cells';
 import type { Region } from '../artRegions';
 import type { Proposal } from '../proposeKind';
+import type { Twin } from '../twins';
 import { decideDirections, type Column, type DecidedDirection, type Field } from './decide';
 import { directionOf } from './fieldShape';
 import { mayTurn, turnedDetail } from './turnedDetails';
@@ -21,6 +22,7 @@ interface Sewn {
 }
 
 export interface DirectionOptions {
+  twins: readonly (Twin | null)[];
   limitMm: number;
   /** Whether a shape sewn as columns covers a region. */
   sews: (region: Region, shape: NonNullable<Proposal['shape']>) => boolean;
@@ -32,7 +34,7 @@ export interface Directions {
   details: Map<number, Proposal>;
 }
 
-export function directionsOf(sewn: readonly Sewn[], around: Neighbourhood, { limitMm, sews }: DirectionOptions): Directions {
+export function directionsOf(sewn: readonly Sewn[], around: Neighbourhood, { twins, limitMm, sews }: DirectionOptions): Directions {
   const fields = sewn.flatMap(({ region, proposal, painted }, i): Field[] =>
     proposal.kind === 'fill' ? [{ region: i, hex: region.hex, area: painted }] : [],
   );
@@ -45,7 +47,7 @@ export function directionsOf(sewn: readonly Sewn[], around: Neighbourhood, { lim
     sewn.map(({ region, painted }) => ({ hex: region.hex, painted })),
     around.picture,
   );
-  const decided = decideDirections(fields, { columns, around, mirrored });
+  const decided = decideDirections(fields, { columns, around, mirrored, twins });
   const details = sewn.flatMap(({ region, proposal }, i): [number, Proposal][] => {
     const ground = free[i] ? fields.findIndex((f) => around.onShare(i, f.region) > ON_GROUND_SHARE) : -1;
     const turned = ground < 0 ? null : turnedDetail(region, proposal, decided[ground]!.angle, (shape) => sews(region, shape));

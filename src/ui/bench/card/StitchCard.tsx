@@ -24,6 +24,7 @@ import { RoutePanel } from '../panels/RoutePanel';
 import { ShapeTools } from './ShapeTools';
 import { Settings } from './Settings';
 import { ThreadChoice } from './ThreadChoice';
+import { WhySo } from './WhySo';
 import { useRested } from '../useRested';
 import { Sign } from '../../components/Sign';
 
@@ -83,6 +84,7 @@ const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: 
           <ThreadChoice job={job} ids={[piece.id]} value={piece.thread} />
         </div>
       </div>
+      <WhySo job={job} piece={piece} />
       <Arrange />
       <ShapeTools pieces={[piece]} />
       <ApproachControl job={job} piece={piece} planned={planned} />

@@ -1,0 +1,69 @@
+import { congruence, printOf, type Congruence } from '../geometry/congruent';
+import { normalDirection } from '../units/directions';
+import { PI } from '../units/trig';
+import type { Region } from './artRegions';
+import { paintedBy, type Proposal } from './proposeKind';
+
+/** Shapes that differ by less are the same, mm. */
+const SAME_MM = 0.15;
+
+/** A region's place among those of its shape. */
+export interface Twin {
+  /** Number of the first of them. */
+  model: number;
+  /** How the model is laid on it. */
+  as: Congruence;
+}
+
+/** A region with what it is proposed as. */
+interface Sewn {
+  region: Region;
+  proposal: Proposal;
+}
+
+/** For each region the first one of its colour and shape as it is seen, wherever it lies, turned or mirrored; null where it is the only one. */
+export function twinsOf(sewn: readonly Sewn[]): (Twin | null)[] {
+  const prints = sewn.map(({ region, proposal }) => (proposal.shape ? printOf(region.seen ?? paintedBy(region)) : null));
+  const out = sewn.map((): Twin | null => null);
+  const models: number[] = [];
+  sewn.forEach(({ region }, i) => {
+    const print = prints[i];
+    if (!print) return;
+    for (const model of models) {
+      if (sewn[model]!.region.hex !== region.hex) continue;
+      const as = congruence(prints[model]!, print, SAME_MM);
+      if (!as) continue;
+      out[model] ??= { model, as: { turn: 0, mirrored: false, from: print.middle, to: print.middle } };
+      out[i] = { model, as };
+      return;
+    }
+    models.push(i);
+  });
+  return out;
+}
+
+/** The same among others, whose places are told. */
+export const twinsAmong = (twins: readonly (Twin | null)[], placeOf: (model: number) => number): (Twin | null)[] =>
+  twins.map((twin) => twin && { ...twin, model: placeOf(twin.model) });
+
+/** A direction of rows on the model, degrees counter-clockwise, as it lies on a twin. */
+export function directionOn({ as: { turn, mirrored } }: Twin, deg: number): number {
+  return normalDirection((mirrored ? 180 - deg : deg) - (turn * 180) / PI);
+}
+
+/** The other way: the direction on the model that lies so on a twin. */
+export function directionFrom({ as: { turn, mirrored } }: Twin, deg: number): number {
+  const turned = deg + (turn * 180) / PI;
+  return normalDirection(mirrored ? 180 - turned : turned);
+}
+
+/** Sets of twins are sewn as one kind: columns only where all of them can be. */
+export function proposedAlike<T extends Sewn>(sewn: readonly T[], twins: readonly (Twin | null)[]): T[] {
+  const filled = new Set(sewn.flatMap((s, i) => (twins[i] && s.proposal.kind === 'fill' ? [twins[i].model] : [])));
+  return sewn.map((s, i) => {
+    const twin = twins[i];
+    if (!twin || !filled.has(twin.model) || s.proposal.kind !== 'satin' || s.region.stroke) return s;
+    const shape = { area: s.region.data, settings: {} };
+    return { ...s, proposal: { kind: 'fill', why: 'a fill as the others of its shape', shape } };
+  });
+}
