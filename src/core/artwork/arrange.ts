@@ -98,7 +98,12 @@ const ROUNDS = 3;
 /** Moves regions between the blocks of their thread where fewer neighbours then come in another order than drawn. */
 function asDrawnWhere(
   blocks: number[],
-  { threads, sequence, fixed, free }: { threads: readonly string[]; sequence: readonly string[]; fixed: readonly Meeting[]; free: readonly Meeting[] },
+  {
+    threads,
+    sequence,
+    fixed,
+    free,
+  }: { threads: readonly string[]; sequence: readonly string[]; fixed: readonly Meeting[]; free: readonly Meeting[] },
 ): void {
   for (let round = 0; round < ROUNDS; round++) {
     blocks.forEach((now, i) => {

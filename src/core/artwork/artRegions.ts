@@ -75,7 +75,8 @@ export function findRegions(art: PlacedArt): RegionReport {
       report.hidden++;
       return;
     }
-    const made = item.stroke && !item.clipped ? strokeRegions(item, removed, doubled[i]!) : areaRegions(item, area, area === item.area, hiding);
+    const made =
+      item.stroke && !item.clipped ? strokeRegions(item, removed, doubled[i]!) : areaRegions(item, area, area === item.area, hiding);
     for (const region of made) {
       if (region.areaMm2 < DROP_MM2) report.specks++;
       else report.regions.push(region);

@@ -1,6 +1,7 @@
 import type { ArtChoice } from '../document/types';
+import { evenly, lengthsAlong } from '../geometry/line';
 import { apply, dataToRings, type Matrix } from '../geometry/path';
-import { distance, type Point } from '../geometry/point';
+import { add, distance, scale, type Point } from '../geometry/point';
 import type { Region } from './artRegions';
 import { proposedAs, type Proposal } from './proposeKind';
 
@@ -11,9 +12,11 @@ const SAME_REGION_MM = 1.5;
 export function markOf(region: Region): Point {
   if (region.stroke) {
     const line = dataToRings(region.data)[0] ?? [];
-    return line[line.length >> 1] ?? { x: 0, y: 0 };
+    return line.length > 1 ? evenly(line, lengthsAlong(line), 2)[1]! : { x: 0, y: 0 };
   }
-  let [best, widest] = [region.area[0]?.[0] ?? { x: 0, y: 0 }, 0];
+  const ring = region.area[0] ?? [];
+  const middle = scale(ring.reduce(add, { x: 0, y: 0 }), 1 / Math.max(1, ring.length));
+  let [best, widest] = [middle, 0];
   for (const { points, radii } of region.axis?.branches ?? [])
     radii.forEach((r, i) => {
       if (r > widest + 1e-3) [best, widest] = [points[i]!, r];

@@ -1,5 +1,7 @@
 import { areaOf, intersect, offset, subtract, unite } from '../geometry/area';
 import { dataToRings } from '../geometry/path';
+import { LEAST_CROSSING_DEG } from '../units/craft';
+import { apart } from '../units/directions';
 import { digitize } from './digitize';
 import { jobFromArt } from './newJob';
 import { readSvg } from './readSvg';
@@ -108,4 +110,57 @@ test('artwork wider than the hoop is refused with both sizes', () => {
 test('dots made of nothing but round caps are sewn', () => {
   const { pieces } = at(`${FRAME}<path d="M50,50 h.01" stroke="#ffcc00" stroke-width="6" stroke-linecap="round"/>`);
   expect(pieces).toHaveLength(2);
+});
+
+describe('what a person would rather have', () => {
+  const drawing = read(
+    `${FRAME}<circle cx="30" cy="30" r="3" fill="#ffcc00"/><path d="M60,20 V80" stroke="#ffcc00" stroke-width="2" fill="none"/>`,
+  );
+  const made = (sewnAs: { at: [number, number]; as: 'run' | 'satin' | 'fill' | 'drop' }[], width = 100) =>
+    digitize(drawing, { width, cloth: 'pique', settings: {}, sewnAs })
+      .pieces.map((p) => p.kind)
+      .sort();
+
+  test('a region is sewn as it was chosen, at any size, the others as proposed', () => {
+    expect(made([])).toEqual(['fill', 'satin', 'satin']);
+    expect(made([{ at: [30, 30], as: 'fill' }])).toEqual(['fill', 'fill', 'satin']);
+    expect(made([{ at: [30, 30], as: 'drop' }])).toEqual(['fill', 'satin']);
+    expect(made([{ at: [30, 30], as: 'fill' }], 60)).toEqual(['fill', 'fill', 'satin']);
+    expect(made([{ at: [60, 50], as: 'run' }]).filter((kind) => kind === 'run')).toHaveLength(1);
+  });
+
+  test('a choice for a place where nothing is says nothing', () => {
+    expect(made([{ at: [90, 90], as: 'drop' }])).toEqual(['fill', 'satin', 'satin']);
+  });
+});
+
+describe('patches', () => {
+  const body =
+    '<circle cx="50" cy="50" r="46" fill="#225588"/><circle cx="50" cy="50" r="46" fill="none" stroke="#aa3311" stroke-width="3"/><circle cx="50" cy="50" r="12" fill="#ffcc00"/>';
+  test('the border of a patch is sewn last, dense and wide enough', () => {
+    const { pieces } = digitize(read(body), { width: 90, cloth: 'patch', settings: {} });
+    const border = pieces.at(-1)!;
+    expect(border.settings.spacing).toBe(0.3);
+    expect(border.width).toBe(3.5);
+    expect(border.why).toContain('border');
+  });
+
+  test('on other cloth the same line is an outline as any', () => {
+    const { pieces } = digitize(read(body), { width: 90, cloth: 'pique', settings: {} });
+    expect(pieces.every((p) => p.settings.spacing === undefined)).toBe(true);
+  });
+});
+
+test('a dot whose rows would sink into those of its ground has them turned', () => {
+  for (const angle of [0, 90]) {
+    const bar =
+      angle === 0
+        ? '<rect x="2" y="20" width="96" height="16" fill="#225588"/>'
+        : '<rect x="20" y="2" width="16" height="96" fill="#225588"/>';
+    const { pieces } = at(`${bar}<circle cx="28" cy="28" r="2.6" fill="#ffcc00"/>`, angle === 0 ? 96 : 16);
+    const [ground, dot] = pieces;
+    const rows = dot!.slants ? dataToRings(dot!.slants[0]!)[0]! : null;
+    const deg = rows ? (Math.atan2(-(rows[1]!.y - rows[0]!.y), rows[1]!.x - rows[0]!.x) * 180) / Math.PI : 0;
+    expect(apart(deg, ground!.rows!.angle)).toBeGreaterThan(LEAST_CROSSING_DEG - 1);
+  }
 });

@@ -11,8 +11,9 @@ import { firstOrder } from '../route/order';
 import { requireBounds } from '../document/recordBounds';
 import { InputError } from '../document/errors';
 import { lightness } from '../cloth/threads';
-import { boundsOf } from '../geometry/point';
-import { namesOf, readable } from './names';
+import { boundsOf, type Area } from '../geometry/point';
+import { asPatchBorder, patchBorderAmong } from './patchBorder';
+import { namesOf, readable, type Named } from './names';
 import { shapeWord } from './shapeWords';
 import { multiply } from '../geometry/path';
 import { posed, poseMatrix, type ArtPose } from './pose';
@@ -108,28 +109,25 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
     .map((region, i) => ({ region, proposal: proposals[i]!, i }))
     .filter((s) => s.proposal.shape)
     .map((s) => ({ ...s, painted: paintedBy(s.region) }));
+  const border = options.cloth === 'patch' ? patchBorderAmong(sewn) : -1;
+  if (border >= 0) sewn[border]!.proposal = proposals[sewn[border]!.i] = asPatchBorder(sewn[border]!.proposal);
   const around = neighbourhoodOf(sewn.map((s) => s.painted));
   const limitMm = columnLimit(options.settings);
-  const twins = twinsAmong(sewn.map((s) => sets[s.i]!), (model) => sewn.findIndex((s) => s.i === model));
+  const twins = twinsAmong(
+    sewn.map((s) => sets[s.i]!),
+    (model) => sewn.findIndex((s) => s.i === model),
+  );
   const directions = directionsOf(sewn, around, { twins, limitMm, sews: (region, shape) => sewsAsColumns(region, shape, how) });
   for (const [i, turned] of directions.details) {
     sewn[i]!.proposal = turned;
     proposals[sewn[i]!.i] = turned;
   }
-  const names = namesOf(
-    sewn.map(({ region, proposal, painted }) => {
-      const thread = threads.get(region.hex)!;
-      const box = boundsOf(painted);
-      const at = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
-      return { title: readable(region.name), thread: thread.name, lightness: lightness(thread.hex), shape: shapeWord(region, proposal), at };
-    }),
-  );
   const drafts = sewn.map(({ region, proposal }, i): Piece => {
     const { settings, ...shape } = proposal.shape!;
     const rows = directions.fields.get(i);
     return {
       id: '',
-      name: names[i]!,
+      name: '',
       kind: proposal.kind as Piece['kind'],
       thread: threads.get(region.hex)!.id,
       ...shape,
@@ -140,11 +138,18 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
     };
   });
   requireBounds(drafts);
-  const order = firstOrder(drafts.map((piece, i) => ({ thread: piece.thread, painted: sewn[i]!.painted })));
-  const pieces = order.map((i, k): Piece => ({ ...drafts[i]!, id: `p${k + 1}` }));
+  const order = firstOrder(drafts.map((piece, i) => ({ thread: piece.thread, painted: sewn[i]!.painted, last: i === border })));
+  const names = namesOf(order.map((i) => calledBy(sewn[i]!, threads.get(sewn[i]!.region.hex)!)));
+  const pieces = order.map((i, k): Piece => ({ ...drafts[i]!, id: `p${k + 1}`, name: names[k]! }));
   const byRegion = report.regions.map((_, i) => pieces[order.indexOf(sewn.findIndex((s) => s.i === i))] ?? null);
   progress(1);
   return { art, report, drawn: found.regions, proposals, threads: [...new Set(threads.values())], pieces, byRegion };
+}
+
+function calledBy({ region, proposal, painted }: { region: Region; proposal: Proposal; painted: Area }, thread: Thread): Named {
+  const box = boundsOf(painted);
+  const at = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
+  return { title: readable(region.name), thread: thread.name, lightness: lightness(thread.hex), shape: shapeWord(region, proposal), at };
 }
 
 /** What to say of artwork of which nothing can be sewn at its size, mm. */

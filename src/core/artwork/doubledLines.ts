@@ -32,7 +32,9 @@ export function doubledStretches(items: readonly PlacedItem[]): (Area[] | null)[
   const boxes = drawn.map((l) => boundsOf([l.points]));
   const out = items.map((): Area[] | null => null);
   drawn.forEach((line, k) => {
-    const later = drawn.filter((l, m) => m > k && l.hex === line.hex && l.widthMm >= AS_WIDE * line.widthMm && boundsTouch(boxes[k]!, boxes[m]!, NEAR_MM));
+    const later = drawn.filter(
+      (l, m) => m > k && l.hex === line.hex && l.widthMm >= AS_WIDE * line.widthMm && boundsTouch(boxes[k]!, boxes[m]!, NEAR_MM),
+    );
     (out[line.item] ??= []).push(stretchesOn(line, later));
   });
   return out.map((areas) => (areas?.some((a) => a.length > 0) ? areas : null));

@@ -31,8 +31,8 @@ const PLAINLY = 1.5;
  */
 export function namesOf(parts: readonly Named[]): string[] {
   const out = parts.map((p) => p.title || `${p.thread} ${p.shape}`);
-  toldApart(parts, out, (group) => byShade(group.map((i) => parts[i]!)));
   toldApart(parts, out, (group) => byShape(group.map((i) => parts[i]!)));
+  toldApart(parts, out, (group) => byShade(group.map((i) => parts[i]!)));
   toldApart(parts, out, (group) => byPlace(group.map((i) => parts[i]!)));
   toldApart(parts, out, (group) => group.map((_, k) => ` ${k + 1}`));
   return unlike(out);

@@ -11,6 +11,7 @@ import { distance, type Area } from '../geometry/point';
 import { coverageOf } from '../stitches/coverage';
 import { turnsToAndFro } from '../stitches/fans';
 import { StitchBuffer } from '../stitches/buffer';
+import type { SatinShape } from '../pieces/satin';
 import { prepareShape, resolveSettings, stitchShape } from '../pieces/registry';
 import type { Region } from './artRegions';
 import { columnWidth } from './limbs/bodies';
@@ -64,7 +65,34 @@ export function proposeFor(region: Region, options: ProposeOptions): Proposal {
       return { kind: 'satin', why: at, shape: satin };
     return { kind: 'fill', why: `${at}, but columns would not cover its shape`, shape: { area: region.data, settings: {} } };
   }
-  return { kind: 'fill', why: `over the satin limit of ${limit}`, shape: { area: region.data, settings: {} } };
+  const bars = barsThatCross(region, limit, options);
+  return bars ?? { kind: 'fill', why: `over the satin limit of ${limit}`, shape: { area: region.data, settings: {} } };
+}
+
+/** Only so much of a frame of bars is over the limit, where they cross; as a share of the length of its middle. */
+const CROSSINGS = 0.12;
+
+/** Bars whose crossings alone are over the limit are columns all the same, when none of their rows is. */
+function barsThatCross(region: Region, limit: number, options: ProposeOptions): Proposal | null {
+  if (region.width.max > 2 * limit || region.width.median > CROSSING_BARS * limit || shareOver(region, limit) > CROSSINGS) return null;
+  const shape = { area: region.data, settings: {} };
+  if (!sewsWell({ kind: 'satin', ...shape }, region.area, options, { seen: region.seen, widestMm: HARDLY_OVER * limit })) return null;
+  return { kind: 'satin', why: `bars of ${region.width.median.toFixed(1)} mm; only their crossings are over the limit of ${limit}`, shape };
+}
+const CROSSING_BARS = 0.85;
+/** A bulb at the end of a line may be so much over. */
+const HARDLY_OVER = 1.05;
+
+function shareOver({ axis }: Region, limit: number): number {
+  let [over, all] = [0, 0];
+  for (const { points, radii } of axis?.branches ?? []) {
+    for (let i = 1; i < points.length; i++) {
+      const mm = distance(points[i]!, points[i - 1]!);
+      all += mm;
+      if (radii[i]! + radii[i - 1]! > limit) over += mm;
+    }
+  }
+  return all > 0 ? over / all : 1;
 }
 
 /** What a region can be sewn as at all, whether or not that would be wise. */
@@ -164,11 +192,11 @@ function sewsWell(
   shape: Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>,
   area: Area,
   options: ProposeOptions,
-  { seen = area, compact = false } = {},
+  { seen = area, compact = false, widestMm = Infinity } = {},
 ): boolean {
   const piece: Piece = { id: 'trial', name: 'trial', thread: 't', ...shape };
   const prepared = prepareShape(piece);
-  if (!prepared) return false;
+  if (!prepared || (prepared as Partial<SatinShape>).widestMm! > widestMm) return false;
   const out = new StitchBuffer();
   // Ends that are shortened for push are meant to fall short of the drawing.
   const settings = { ...resolveSettings(piece, prepared.facts, options), underlay: trial([]), pushComp: trial(0) };

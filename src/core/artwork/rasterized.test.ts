@@ -125,7 +125,8 @@ test('what is read and painted is what an independent rasteriser paints', async 
     const painted = areaOf(unite(...art.items.map((i) => i.area))) * scale;
     const read = areaOf(unite(...findRegions(art).regions.map((r) => (r.stroke ? paintedBy(r) : (outlineOf(r.data)?.area ?? []))))) * scale;
     const off = [painted, read].map((a) => a / wanted - 1);
-    if (!off.every((o) => Math.abs(o) <= (svg.includes('dasharray') ? DASHED_OFF : OFF))) wrong.push(`${seed} off by ${off.map((o) => (100 * o).toFixed(2)).join(' and ')} % ${svg}`);
+    if (!off.every((o) => Math.abs(o) <= (svg.includes('dasharray') ? DASHED_OFF : OFF)))
+      wrong.push(`${seed} off by ${off.map((o) => (100 * o).toFixed(2)).join(' and ')} % ${svg}`);
   }
   expect(wrong).toEqual([]);
 });

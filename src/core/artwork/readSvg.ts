@@ -266,7 +266,10 @@ class Reader {
   private dashesOf(style: Style, matrix: Matrix): DashPattern | null {
     const text = style['stroke-dasharray'] ?? 'none';
     const long = (v: string | undefined): number => numberOf(v, 0, this.viewport.width) * scaleOf(matrix);
-    const lengths = text.trim().split(/[\s,]+/).map(long);
+    const lengths = text
+      .trim()
+      .split(/[\s,]+/)
+      .map(long);
     return lengths.some((v) => v > 0) ? { lengths, offset: long(style['stroke-dashoffset']) } : null;
   }
 

@@ -1,6 +1,4 @@
 import { congruence, printOf, type Congruence } from '../geometry/congruent';
-import { normalDirection } from '../units/directions';
-import { PI } from '../units/trig';
 import type { Region } from './artRegions';
 import { paintedBy, type Proposal } from './proposeKind';
 
@@ -45,17 +43,6 @@ export function twinsOf(sewn: readonly Sewn[]): (Twin | null)[] {
 /** The same among others, whose places are told. */
 export const twinsAmong = (twins: readonly (Twin | null)[], placeOf: (model: number) => number): (Twin | null)[] =>
   twins.map((twin) => twin && { ...twin, model: placeOf(twin.model) });
-
-/** A direction of rows on the model, degrees counter-clockwise, as it lies on a twin. */
-export function directionOn({ as: { turn, mirrored } }: Twin, deg: number): number {
-  return normalDirection((mirrored ? 180 - deg : deg) - (turn * 180) / PI);
-}
-
-/** The other way: the direction on the model that lies so on a twin. */
-export function directionFrom({ as: { turn, mirrored } }: Twin, deg: number): number {
-  const turned = deg + (turn * 180) / PI;
-  return normalDirection(mirrored ? 180 - turned : turned);
-}
 
 /** Sets of twins are sewn as one kind: columns only where all of them can be. */
 export function proposedAlike<T extends Sewn>(sewn: readonly T[], twins: readonly (Twin | null)[]): T[] {

@@ -1,4 +1,5 @@
-import { atan2, cos, sin } from '../units/trig';
+import { normalDirection } from '../units/directions';
+import { atan2, cos, PI, sin } from '../units/trig';
 import { ringArea } from './area';
 import { evenly, lengthsAlong, nearestOnLine } from './line';
 import { add, dot, sub, type Area, type Line, type Point, type Ring } from './point';
@@ -33,8 +34,15 @@ export function printOf(area: Area): Print | null {
   if (!ring || ring.length < 3) return null;
   const closed = [...ring, ring[0]!];
   const along = lengthsAlong(closed);
-  const points = evenly(closed, along, SAMPLES + 1).slice(0, SAMPLES);
-  return { closed, points, middle: middleOf(ring), area: Math.abs(ringArea(ring)), length: along[along.length - 1]!, holes: area.length - 1 };
+  const points = evenly(closed, along, SAMPLES).slice(0, SAMPLES);
+  return {
+    closed,
+    points,
+    middle: middleOf(ring),
+    area: Math.abs(ringArea(ring)),
+    length: along[along.length - 1]!,
+    holes: area.length - 1,
+  };
 }
 
 /** Centre of mass of what an outline encloses. */
@@ -54,6 +62,16 @@ export function carried({ turn, mirrored, from, to }: Congruence, p: Point): Poi
   const [x, y] = [mirrored ? from.x - p.x : p.x - from.x, p.y - from.y];
   const [c, s] = [cos(turn), sin(turn)];
   return { x: to.x + c * x - s * y, y: to.y + s * x + c * y };
+}
+
+/** A direction, degrees counter-clockwise on the page, as it comes to lie. */
+export const directionOn = ({ turn, mirrored }: Congruence, deg: number): number =>
+  normalDirection((mirrored ? 180 - deg : deg) - (turn * 180) / PI);
+
+/** The other way: the direction that comes to lie so. */
+export function directionFrom({ turn, mirrored }: Congruence, deg: number): number {
+  const turned = deg + (turn * 180) / PI;
+  return normalDirection(mirrored ? 180 - turned : turned);
 }
 
 /**

@@ -26,6 +26,8 @@ export interface MedialAxis {
   maxRadius: number;
   /** The same with the branches of narrow spurs on broad parts, however short beside these; absent when there is none to ask for. */
   withSpurs?: () => MedialAxis;
+  /** The same where both corners of a column's end go together, though one reaches far: what rows of a column follow. */
+  forColumns?: () => MedialAxis;
 }
 
 /** A branch is a corner when it reaches less far than this many radii of the ball at its foot (a right angle has 1.41). */
@@ -134,6 +136,9 @@ function joined(a: Branch, b: Branch, node: number): Branch {
   };
 }
 
+/** Which corners' branches stay: none that are mere corners, narrow ones on broad parts, or fewer still at the ends of columns. */
+type Which = 'usual' | 'spurs' | 'columns';
+
 interface Corner {
   branch: number;
   foot: number;
@@ -153,11 +158,21 @@ function isSpur(points: readonly Point[], radii: readonly number[]): boolean {
   return points.some((p, i) => radii[i]! > LEAST_SPUR_MM && distance(p, tip) >= SPUR_RATIO * radii[i]!);
 }
 
-function cornersOf(branches: readonly Branch[], keepSpurs: boolean): Corner[] {
-  const tips = tipsOf(branches).filter((t) => !(keepSpurs && isSpur(t.outwards.points, t.outwards.radii)));
-  const corners = tips.filter((t) => t.ratio < CORNER_RATIO);
+function cornersOf(branches: readonly Branch[], which: Which): Corner[] {
+  const tips = tipsOf(branches).filter((t) => !(which === 'spurs' && isSpur(t.outwards.points, t.outwards.radii)));
+  const through = (t: Tip): number => t.footDegree - tips.filter((other) => other.foot === t.foot && !isStub(other)).length;
+  const corners = tips.filter((t) => t.ratio < CORNER_RATIO && !(isStub(t) && through(t) > 2));
+  if (which !== 'columns') return corners;
   const ends = new Set(corners.map((t) => t.foot));
-  const others = tips.filter((t) => !corners.includes(t) && ends.has(t.foot) && t.ratio < OTHER_CORNER_RATIO && t.footDegree === 3 && narrows(t) && !goesOn(t, tips, branches));
+  const others = tips.filter(
+    (t) =>
+      !corners.includes(t) &&
+      ends.has(t.foot) &&
+      t.ratio < OTHER_CORNER_RATIO &&
+      t.footDegree === 3 &&
+      narrows(t) &&
+      !goesOn(t, tips, branches),
+  );
   return [...corners, ...others];
 }
 
@@ -167,6 +182,11 @@ interface Tip extends Corner {
   ratio: number;
   footDegree: number;
 }
+
+/** The end of a bar that sticks out of a crossing of others keeps its width, where a corner runs out to nothing. */
+const STUB = { width: 0.6, reach: 0.9 };
+
+const isStub = ({ outwards: { radii }, ratio }: Tip): boolean => ratio >= STUB.reach && radii[radii.length - 1]! >= STUB.width * radii[0]!;
 
 /** Whether a branch runs out evenly, as into a corner: a short leg of a column keeps its width. */
 function narrows({ outwards: { radii } }: Tip): boolean {
@@ -222,10 +242,10 @@ function innerDegrees(branches: readonly Branch[]): Map<number, number> {
  * Removes corner branches, outermost nodes first. All corners at one node go together: a square end has two, and to drop only
  * one would bend the column into the other.
  */
-function prune(branches: Branch[], keepSpurs = false): Branch[] {
+function prune(branches: Branch[], which: Which = 'usual'): Branch[] {
   let now = branches;
   for (;;) {
-    const corners = cornersOf(now, keepSpurs);
+    const corners = cornersOf(now, which);
     if (corners.length === 0) return now;
     const inner = innerDegrees(now);
     const outermost = corners.filter((c) => (inner.get(c.foot) ?? 0) <= 1);
@@ -296,8 +316,8 @@ export function medialAxis(whole: Area): MedialAxis {
   const branches = traceBranches(triangulation);
   let maxRadius = 0;
   for (const b of branches) for (const r of b.radii) if (r > maxRadius) maxRadius = r;
-  const spurred = once(() => ({ branches: mergeNear(prune(branches, true)), maxRadius }));
-  return { branches: mergeNear(prune(branches)), maxRadius, withSpurs: spurred };
+  const as = (which: Which) => once(() => ({ branches: mergeNear(prune(branches, which)), maxRadius }));
+  return { branches: mergeNear(prune(branches)), maxRadius, withSpurs: as('spurs'), forColumns: as('columns') };
 }
 
 export interface WidthRange {

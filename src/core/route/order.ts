@@ -7,6 +7,8 @@ import { threadBlocks } from './threadBlocks';
 export interface OrderItem {
   thread: string;
   painted: Area;
+  /** Whether it comes after everything else. */
+  last?: boolean;
 }
 
 /** Pieces that share less than this lie beside each other, not on each other, mm². */
@@ -18,7 +20,7 @@ const ON_TOP_MM2 = 0.05;
  */
 export function firstOrder(items: readonly OrderItem[]): number[] {
   const boxes = items.map((i) => boundsOf(i.painted));
-  const under = items.map((_, i) => below(items, boxes, i));
+  const under = items.map((item, i) => (item.last ? items.flatMap((other, j) => (other.last ? [] : [j])) : below(items, boxes, i)));
   const waiting = new Set(items.map((_, i) => i));
   const out: number[] = [];
   const threads = items.map((i) => i.thread);

@@ -259,3 +259,35 @@ describe('artwork', () => {
     expect(job().artwork[0]).not.toHaveProperty('mirror');
   });
 });
+
+describe('pieces of one shape', () => {
+  it('are all sewn like one of them, in one step', () => {
+    open(block(0, { alike: 's1' }), block(20, { alike: 's1', thread: 't2' }), block(40));
+    commands.setSetting(['p1'], 'spacing', 0.5);
+    useJob.setState({ history: EMPTY_HISTORY });
+    const before = job();
+    commands.sewAllAlike('p1');
+    expect(job().pieces.map((p) => p.settings.spacing)).toEqual([0.5, 0.5, undefined]);
+    expect(job().pieces[1]!.thread).toBe('t1');
+    isOneStep(before);
+  });
+});
+
+describe('what a region is sewn as', () => {
+  it('is chosen, chosen otherwise and taken back, each in one step', () => {
+    useJob.setState({ job: { ...job(), artwork: [{ id: 'a1', file: 'a.svg', transform: [1, 0, 0, 1, 0, 0], locked: true }] } });
+    commands.chooseSewnAs([3, 4], 'fill');
+    commands.chooseSewnAs([5, 6], 'drop');
+    expect(job().artwork[0]!.sewnAs).toEqual([
+      { at: [3, 4], as: 'fill' },
+      { at: [5, 6], as: 'drop' },
+    ]);
+    commands.chooseSewnAs([3, 4], 'run');
+    expect(job().artwork[0]!.sewnAs).toContainEqual({ at: [3, 4], as: 'run' });
+    expect(job().artwork[0]!.sewnAs).toHaveLength(2);
+    commands.chooseSewnAs([3, 4], null);
+    commands.chooseSewnAs([5, 6], null);
+    expect(job().artwork[0]!.sewnAs).toBeUndefined();
+    expect(steps()).toHaveLength(5);
+  });
+});

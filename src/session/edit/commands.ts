@@ -7,6 +7,7 @@ import type { PieceKindName } from '@/core/document/kinds';
 import type { Survey } from '@/core/artwork/survey';
 import { original } from 'immer';
 import { repeatedAsOne } from '@/core/editing/repeat';
+import { alikeOf, sewnLike } from '@/core/editing/alike';
 import { transformedPiece } from '@/core/editing/transform';
 import type { Matrix } from '@/core/geometry/path';
 import { useJob } from '../job/jobStore';
@@ -93,26 +94,14 @@ function sewAs(piece: Piece, kind: PieceKindName): void {
 
 export const setKind = (id: string, kind: PieceKindName): void => editPiece(id, `Sew as ${kind}`, (p) => sewAs(p, kind));
 
-/** Pieces of the shape of one, itself among them; only itself when it is alone. */
-export const alikeOf = (job: Job, { id, alike }: Piece): string[] =>
-  alike === undefined ? [id] : job.pieces.filter((p) => p.alike === alike).map((p) => p.id);
-
 /** Has all pieces of one shape sewn as one of them is: kind, thread and settings. */
 export function sewAllAlike(from: string): void {
   const job = useJob.getState().job;
   const model = job?.pieces.find((p) => p.id === from);
   if (!job || !model) return;
-  const chosen = among(alikeOf(job, model));
-  change(`As ‘${model.name}’`, (draft) => {
-    for (const piece of draft.pieces) {
-      if (!chosen(piece.id) || piece.id === from) continue;
-      if (piece.kind !== model.kind) sewAs(piece, model.kind);
-      piece.thread = model.thread;
-      const { angle, ...settings } = model.settings;
-      // A direction set by hand lies on the model's shape, which may be turned.
-      piece.settings = { ...settings, ...(piece.settings.angle === undefined ? {} : { angle: piece.settings.angle }) };
-      void angle;
-    }
+  const chosen = among(alikeOf(job.pieces, model));
+  change(`All like ‘${model.name}’`, (draft) => {
+    draft.pieces = job.pieces.map((piece) => (chosen(piece.id) && piece.id !== from ? sewnLike(piece, model) : piece));
   });
 }
 

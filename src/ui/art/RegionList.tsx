@@ -21,20 +21,20 @@ export function RegionList({
 }) {
   return (
     <section aria-label="Regions" className="min-h-0 flex-1 overflow-auto">
-      <table className="w-full border-collapse">
+      <table className="w-full table-fixed border-collapse">
         <caption className="sr-only">Regions of the artwork with their widths in millimetres</caption>
         <thead className="sticky top-0 z-10 bg-panel text-xs text-quiet">
           <tr className="border-b border-hairline">
-            <th scope="col" className="py-2 pl-4 text-left font-normal">
+            <th scope="col" className="w-[122px] py-2 pl-4 text-left font-normal">
               {counted(regions.length, 'region')}
             </th>
-            <th scope="col" className="py-2 text-right font-normal">
+            <th scope="col" className="w-[44px] py-2 text-right font-normal">
               mm²
             </th>
-            <th scope="col" className="py-2 pl-3 text-right font-normal" title="Narrowest, usual and widest local width">
+            <th scope="col" className="w-[132px] py-2 pl-2 text-right font-normal" title="Narrowest, usual and widest local width">
               width, mm
             </th>
-            <th scope="col" className="py-2 pr-4 pl-4 text-left font-normal">
+            <th scope="col" className="py-2 pr-4 pl-3 text-left font-normal">
               sew as
             </th>
           </tr>
@@ -50,19 +50,19 @@ export function RegionList({
               onBlur={() => onMark(null)}
               className={`border-b border-hairline ${marked === i ? 'bg-tape-soft' : ''}`}
             >
-              <td className="max-w-[140px] truncate py-1 pl-4" title={r.name}>
+              <td className="truncate py-1 pl-4" title={r.name}>
                 <span className="mr-2 inline-block h-3 w-3 rounded-sm border border-edge align-[-1px]" style={{ backgroundColor: r.hex }} />
                 {r.name || `Region ${i + 1}`}
               </td>
               <td className="figures text-right">{r.areaMm2 >= 100 ? r.areaMm2.toFixed(0) : mm(r.areaMm2)}</td>
-              <td className="figures pl-3 text-right whitespace-nowrap">
+              <td className="figures pl-2 text-right text-xs whitespace-nowrap">
                 {r.strokeWidthMm !== null ? mm(r.strokeWidthMm) : `${mm(r.width.min)} · ${mm(r.width.median)} · ${mm(r.width.max)}`}
               </td>
-              <td className="py-1 pr-4 pl-4" title={r.why}>
+              <td className="py-1 pr-4 pl-3" title={r.why}>
                 <Choice
                   dense
                   hideLabel
-                  className="w-[96px]"
+                  className="w-full"
                   label={`Sew ${r.name || `region ${i + 1}`} as`}
                   value={r.kind}
                   options={r.kinds.map((k) => ({ value: k, name: KINDS[k].word }))}

@@ -1,8 +1,9 @@
 import type { Area } from '../../geometry/point';
+import { directionFrom, directionOn } from '../../geometry/congruent';
 import { LEAST_CROSSING_DEG, ON_GROUND_SHARE } from '../../units/craft';
 import { apart, normalDirection } from '../../units/directions';
 import { bestLabels } from '../labelling';
-import { directionFrom, directionOn, type Twin } from '../twins';
+import type { Twin } from '../twins';
 import { FieldShape } from './fieldShape';
 import type { Neighbourhood } from './neighbourhood';
 
@@ -101,7 +102,7 @@ class DirectionCosts {
     this.shapes = fields.map(({ region, area }) => {
       const twin = surroundings.twins[region];
       const model = twin && models.get(twin.model);
-      const shape = new FieldShape(area, model ? model.labels.map((deg) => directionOn(twin, deg)) : undefined);
+      const shape = new FieldShape(area, model ? model.labels.map((deg) => directionOn(twin.as, deg)) : undefined);
       if (twin?.model === region) models.set(region, shape);
       return shape;
     });
@@ -149,7 +150,7 @@ class DirectionCosts {
   /** Whether two of one shape would have rows that lie on it in different ways. */
   private sewnUnlike(i: number, deg: number, j: number, other: number): boolean {
     const [a, b] = [this.surroundings.twins[i], this.surroundings.twins[j]];
-    return !!a && !!b && a.model === b.model && apart(directionFrom(a, deg), directionFrom(b, other)) > ALIKE_DEG;
+    return !!a && !!b && a.model === b.model && apart(directionFrom(a.as, deg), directionFrom(b.as, other)) > ALIKE_DEG;
   }
 
   /** Why a field's direction is not the one that its shape alone would have. */

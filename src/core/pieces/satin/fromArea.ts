@@ -28,7 +28,7 @@ const CONVEX = 0.965;
 
 export function networkFromArea(area: Area, corners: Corners = 'turn', axis: MedialAxis = medialAxis(area)): ColumnNetwork {
   const edges = indexEdges(area);
-  const branches = axis.branches.filter((b) => b.points.length > 1);
+  const branches = (axis.forColumns?.() ?? axis).branches.filter((b) => b.points.length > 1);
   const length = branches.reduce((sum, b) => sum + lengthsAlong(b.points)[b.points.length - 1]!, 0);
   const hasLoop = area.length > 1;
   const blob = !hasLoop && areaOf(area) < BLOB_RATIO * PI * axis.maxRadius * axis.maxRadius;

@@ -1,12 +1,13 @@
 import { PIECE_KINDS } from '@/core/document/kinds';
 import type { Job, Piece } from '@/core/document/types';
-import { alikeOf, sewAllAlike } from '@/session/edit/commands';
+import { alikeOf } from '@/core/editing/alike';
+import { sewAllAlike } from '@/session/edit/commands';
 import { selectAll } from '@/session/view/viewStore';
 import { Button } from '../../components/Button';
 
 /** Why a piece is sewn as it is, and the others of its shape. */
 export function WhySo({ job, piece }: { job: Job; piece: Piece }) {
-  const alike = alikeOf(job, piece);
+  const alike = alikeOf(job.pieces, piece);
   const others = alike.length - 1;
   if (!piece.why && others === 0) return null;
   return (
@@ -23,7 +24,12 @@ export function WhySo({ job, piece }: { job: Job; piece: Piece }) {
             Choose all
           </Button>
           {differs(job, piece, alike) && (
-            <Button dense look="primary" onClick={() => sewAllAlike(piece.id)} title="Kind, thread and settings of this one for all of its shape">
+            <Button
+              dense
+              look="primary"
+              onClick={() => sewAllAlike(piece.id)}
+              title="Kind, thread and settings of this one for all of its shape"
+            >
               All like this
             </Button>
           )}
@@ -35,7 +41,8 @@ export function WhySo({ job, piece }: { job: Job; piece: Piece }) {
 
 /** Whether some piece of the shape is sewn otherwise: then what was done here is offered for all of them. */
 function differs(job: Job, piece: Piece, alike: readonly string[]): boolean {
-  const how = ({ kind, thread, settings: { angle: _angle, ...settings } }: Piece): string => JSON.stringify([kind, thread, Object.entries(settings).sort()]);
+  const how = ({ kind, thread, settings: { angle: _angle, ...settings } }: Piece): string =>
+    JSON.stringify([kind, thread, Object.entries(settings).sort()]);
   const own = how(piece);
   return job.pieces.some((p) => alike.includes(p.id) && how(p) !== own);
 }
