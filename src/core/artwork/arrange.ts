@@ -43,7 +43,10 @@ export function arranged(regions: readonly Region[], threads: readonly string[],
   asDrawnWhere(blocks, { threads, sequence: fewest, fixed, free });
   const turned = free.filter((m) => blocks[m.first]! > blocks[m.second]!);
   const sides = turned.reduce(turnedRound, regions.slice());
-  const order = regions.map((_, i) => i).sort((a, b) => blocks[a]! - blocks[b]! || a - b);
+  const order = sortedFrom(
+    regions.length,
+    meetings.map(({ first, second }) => (blocks[first]! > blocks[second]! ? [second, first] : [first, second])),
+  );
   const cut = new Set(turned.map((m) => m.first));
   return order.flatMap((i) => (cut.has(i) ? withArea(sides[i]!, sides[i]!.area) : [sides[i]!]));
 }
@@ -57,12 +60,15 @@ function meetingsOf(regions: readonly Region[], around: Neighbourhood): Meeting[
       if (!boundsTouch(boxes[first]!, boxes[second]!)) continue;
       const shared = intersect(painted[first]!, painted[second]!);
       const lap = areaOf(shared) > SHARED_MM2;
-      if (!lap && around.besideMm(first, second) < MEETING_MM) continue;
+      if (!lap && !(runsUnder(regions[first]!, regions[second]!) && around.besideMm(first, second) >= MEETING_MM)) continue;
       out.push({ first, second, free: () => liesBeside(regions[first]!, regions[second]!, shared) });
     }
   }
   return out;
 }
+
+/** Whether a region will run on under one beside it. */
+const runsUnder = (lower: Region, upper: Region): boolean => lower.hiding !== undefined && !upper.stroke;
 
 /** Whether a region could be sewn after one that was painted over it: cut off at its edge and hiding its tuck. */
 function liesBeside(lower: Region, upper: Region, shared: Area): boolean {
@@ -91,6 +97,17 @@ function blockOfEach(threads: readonly string[], sequence: readonly string[], be
     });
   });
   return blocks;
+}
+
+/** All numbers as near to their own order as pairs, first before second, allow. */
+function sortedFrom(n: number, pairs: readonly (readonly number[])[]): number[] {
+  const waiting = Array.from({ length: n }, (_, i) => i);
+  const out: number[] = [];
+  while (waiting.length > 0) {
+    const at = waiting.findIndex((i) => !pairs.some(([first, second]) => second === i && waiting.includes(first!)));
+    out.push(...waiting.splice(Math.max(0, at), 1));
+  }
+  return out;
 }
 
 const ROUNDS = 3;

@@ -137,17 +137,17 @@ describe('what a person would rather have', () => {
 describe('patches', () => {
   const body =
     '<circle cx="50" cy="50" r="46" fill="#225588"/><circle cx="50" cy="50" r="46" fill="none" stroke="#aa3311" stroke-width="3"/><circle cx="50" cy="50" r="12" fill="#ffcc00"/>';
-  test('the border of a patch is sewn last, dense and wide enough', () => {
+  test('the border of a patch is sewn last, over the edge and wide enough', () => {
     const { pieces } = digitize(read(body), { width: 90, cloth: 'patch', settings: {} });
     const border = pieces.at(-1)!;
-    expect(border.settings.spacing).toBe(0.3);
+    expect(border.kind).toBe('border');
     expect(border.width).toBe(3.5);
     expect(border.why).toContain('border');
   });
 
   test('on other cloth the same line is an outline as any', () => {
     const { pieces } = digitize(read(body), { width: 90, cloth: 'pique', settings: {} });
-    expect(pieces.every((p) => p.settings.spacing === undefined)).toBe(true);
+    expect(pieces.every((p) => p.kind !== 'border')).toBe(true);
   });
 });
 

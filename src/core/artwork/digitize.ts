@@ -110,7 +110,7 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
     .filter((s) => s.proposal.shape)
     .map((s) => ({ ...s, painted: paintedBy(s.region) }));
   const border = options.cloth === 'patch' ? patchBorderAmong(sewn) : -1;
-  if (border >= 0) sewn[border]!.proposal = proposals[sewn[border]!.i] = asPatchBorder(sewn[border]!.proposal);
+  if (border >= 0) sewn[border]!.proposal = proposals[sewn[border]!.i] = asPatchBorder(sewn[border]!);
   const around = neighbourhoodOf(sewn.map((s) => s.painted));
   const limitMm = columnLimit(options.settings);
   const twins = twinsAmong(

@@ -1,9 +1,9 @@
+import { ringsToData } from '../geometry/path';
 import { boundsOf, type Area } from '../geometry/point';
 import type { Region } from './artRegions';
 import type { Proposal } from './proposeKind';
 
-/** The satin round a patch (craft §8): spacing and width, mm. */
-const SPACING_MM = 0.3;
+/** Widths of the satin round a patch (craft §8), mm. */
 const WIDTH_MM = { from: 3.5, to: 4.5 };
 /** Narrower lines along the edge are decoration, wider ones areas, mm. */
 const BORDERS_MM = { from: 2, to: 6 };
@@ -31,13 +31,10 @@ export function patchBorderAmong(sewn: readonly Sewn[]): number {
   return -1;
 }
 
-/** A border as patches have it: dense, and as wide as the edge that it holds needs. */
-export function asPatchBorder(proposal: Proposal): Proposal {
-  const shape = proposal.shape!;
-  const width = shape.width === undefined ? {} : { width: Math.min(WIDTH_MM.to, Math.max(WIDTH_MM.from, shape.width)) };
-  return {
-    ...proposal,
-    why: `${proposal.why}; the border of the patch, sewn last and dense`,
-    shape: { ...shape, ...width, settings: { ...shape.settings, spacing: SPACING_MM } },
-  };
+/** Satin over the edge, as patches have it: dense by its kind, and as wide as the edge that it holds needs. */
+export function asPatchBorder({ region, proposal, painted }: Sewn): Proposal {
+  const drawn = region.stroke?.widthMm ?? region.width.median;
+  const width = Math.round(10 * Math.min(WIDTH_MM.to, Math.max(WIDTH_MM.from, drawn))) / 10;
+  const why = `${proposal.why}; the border of the patch, sewn last and dense`;
+  return { kind: 'border', why, shape: { area: ringsToData([painted[0]!]), width, settings: {} } };
 }

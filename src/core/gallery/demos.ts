@@ -1,4 +1,4 @@
-import type { AcceptedFinding, Brief, Job } from '../document/types';
+import type { AcceptedFinding, Brief, Job, PieceSettings } from '../document/types';
 
 /** A job that ships with Cobble: its drawing lies in `public/demo`. */
 export interface Demo {
@@ -6,10 +6,15 @@ export interface Demo {
   file: string;
   brief: Partial<Brief>;
   accepted?: AcceptedFinding[];
+  /** What its digitizer set by hand since, by the names of pieces. */
+  byHand?: Readonly<Record<string, PieceSettings>>;
 }
 
 /** The job that was made of a demo's drawing, with what its digitizer did to it since. */
-export const workedOn = (job: Job, { accepted }: Demo): Job => (accepted ? { ...job, accepted } : job);
+export function workedOn(job: Job, { byHand = {}, accepted }: Demo): Job {
+  const pieces = job.pieces.map((p) => (byHand[p.name] ? { ...p, settings: { ...p.settings, ...byHand[p.name] } } : p));
+  return { ...job, pieces, ...(accepted ? { accepted } : {}) };
+}
 
 /** Made-up jobs of the Quillwater Stitchroom, as they lie on the shelf. */
 export const DEMOS: readonly Demo[] = [
@@ -25,6 +30,8 @@ export const DEMOS: readonly Demo[] = [
       quantity: 24,
       notes: 'For the ferry crew. The heron must read from across the deck; keep the reeds slim.',
     },
+    // Sea and hill are drawn in before the heron's body is sewn.
+    byHand: { Sea: { pullComp: 0.55 }, 'Far hill 2': { pullComp: 0.5 } },
     accepted: [{ rule: 'layers-stacked', pieces: [], reason: 'the head is small and is to stand up; sewn slowly with a 75/11 needle' }],
   },
   {

@@ -7,6 +7,8 @@ interface State {
   /** 1 for each piece that is sewn. */
   done: Uint8Array;
   left: number;
+  /** The first piece that is not sewn yet. */
+  first: number;
   threadsLeft: number;
   /** Threads so far, last first. */
   taken: Taken | null;
@@ -18,16 +20,49 @@ interface Taken {
 
 /**
  * Threads in the order in which they are threaded so that it happens as seldom as possible (beam search over sets of sewn
- * pieces; of each thread everything that may be sewn is sewn, which never costs a block).
+ * pieces; of each thread everything that may be sewn is sewn, which never costs a block). Of equally good ones, that which
+ * finishes what lies at the back first.
  * @param threads thread of each piece
  * @param before for each piece those that must come before it, all with smaller numbers
  * @returns the thread of each block
  */
 export function threadBlocks(threads: readonly string[], before: readonly (readonly number[])[]): string[] {
+  const simple = oneByOne(threads, before);
+  if (simple.length === new Set(threads).size) return simple;
+  const sought = searched(threads, before);
+  return sought.length < simple.length ? sought : simple;
+}
+
+/**
+ * Thread by thread: one that can be finished in one go, of these the one that has been ready longest, so that outlines follow
+ * their fields soon; else the one of which most may be sewn now. The first of equal ones.
+ */
+function oneByOne(threads: readonly string[], before: readonly (readonly number[])[]): string[] {
+  const sewnIn = threads.map(() => Infinity);
+  const out: string[] = [];
+  const isReady = (i: number): boolean => before[i]!.every((j) => sewnIn[j]! < Infinity);
+  const score = (thread: string): number => {
+    const own = threads.flatMap((t, i) => (t === thread && sewnIn[i] === Infinity ? [i] : []));
+    const others = own.flatMap((i) => before[i]!.filter((j) => threads[j] !== thread));
+    if (others.every((j) => sewnIn[j]! < Infinity)) return FINISHES - Math.max(0, ...others.map((j) => sewnIn[j]! + 1));
+    return own.filter(isReady).length;
+  };
+  while (sewnIn.includes(Infinity)) {
+    const ready = threads.filter((_, i) => sewnIn[i] === Infinity && isReady(i));
+    const thread = [...new Set(ready)].reduce((a, b) => (score(b) > score(a) ? b : a));
+    threads.forEach((t, i) => t === thread && sewnIn[i] === Infinity && isReady(i) && (sewnIn[i] = out.length));
+    out.push(thread);
+  }
+  return out;
+}
+/** More than there are pieces of any job. */
+const FINISHES = 1e6;
+
+function searched(threads: readonly string[], before: readonly (readonly number[])[]): string[] {
   const names = [...new Set(threads)];
   const items = names.map((name) => threads.flatMap((t, i) => (t === name ? [i] : [])));
   const breadth = Math.max(4, Math.min(BREADTH, Math.floor(MOST_WORK / Math.max(1, threads.length * names.length))));
-  let layer: State[] = [{ done: new Uint8Array(threads.length), left: threads.length, threadsLeft: names.length, taken: null }];
+  let layer: State[] = [{ done: new Uint8Array(threads.length), left: threads.length, first: 0, threadsLeft: names.length, taken: null }];
   while (layer[0]!.left > 0) {
     const next = new Map<string, State>();
     for (const state of layer) {
@@ -37,7 +72,7 @@ export function threadBlocks(threads: readonly string[], before: readonly (reado
         if (key && !next.has(key)) next.set(key, after);
       }
     }
-    layer = [...next.values()].sort((a, b) => a.threadsLeft - b.threadsLeft || a.left - b.left).slice(0, breadth);
+    layer = [...next.values()].sort((a, b) => a.threadsLeft - b.threadsLeft || b.first - a.first || a.left - b.left).slice(0, breadth);
   }
   return sequenceOf(layer[0]!).map((thread) => names[thread]!);
 }
@@ -58,7 +93,9 @@ function sewn(state: State, thread: number, own: readonly number[], before: read
   }
   if (!done) return null;
   const threadsLeft = state.threadsLeft - (waiting ? 0 : 1);
-  return { done, left: state.left - count, threadsLeft, taken: { thread, before: state.taken } };
+  let { first } = state;
+  while (done[first]) first++;
+  return { done, left: state.left - count, first, threadsLeft, taken: { thread, before: state.taken } };
 }
 
 function sequenceOf({ taken }: State): number[] {

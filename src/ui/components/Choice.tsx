@@ -15,7 +15,16 @@ interface Props<T extends string> {
 }
 
 /** One of a few, as the browser's own list: works with every keyboard and screen reader. */
-export function Choice<T extends string>({ label, value, options, hideLabel = false, dense = false, className = '', onLook, onChange }: Props<T>) {
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  hideLabel = false,
+  dense = false,
+  className = '',
+  onLook,
+  onChange,
+}: Props<T>) {
   const id = useId();
   const pointed = useRef(false);
   return (

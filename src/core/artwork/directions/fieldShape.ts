@@ -17,6 +17,7 @@ const CURVE_DEG = 20;
 const LONGEST_ROWS = 3;
 /** Longer rows are drawn in by the cloth so much that edges fall short (craft §4), mm. */
 const PULLED_MM = 30;
+const PULLS = 4;
 
 /** Direction of a straight line on screen, degrees from level, counter-clockwise. */
 export const directionOf = (a: Point, b: Point): number => normalDirection((-atan2(b.y - a.y, b.x - a.x) * 180) / PI);
@@ -97,7 +98,7 @@ export class FieldShape {
   longRows(deg: number): number {
     const most = Math.max(...this.labels.map((d) => this.extent(d)));
     const rowMm = this.areaMm2 / Math.max(0.1, this.extent(deg));
-    return Math.min(LONGEST_ROWS, most / Math.max(0.1, this.extent(deg)) - 1) + Math.max(0, rowMm / PULLED_MM - 1);
+    return Math.min(LONGEST_ROWS, most / Math.max(0.1, this.extent(deg)) - 1) + PULLS * Math.max(0, rowMm / PULLED_MM - 1);
   }
 
   /** Extent square to rows of a direction, mm: many rows are short ones. */

@@ -25,7 +25,10 @@ export function turnedDetail(region: Region, proposal: Proposal, groundDeg: numb
   const hull = convexHull(region.area[0]!);
   const { along } = fittingBox(hull);
   const across = { x: -along.y, y: along.x };
-  if (apart(directionOf(ORIGIN, across), groundDeg) >= LEAST_CROSSING_DEG || apart(directionOf(ORIGIN, along), groundDeg) < LEAST_CROSSING_DEG)
+  if (
+    apart(directionOf(ORIGIN, across), groundDeg) >= LEAST_CROSSING_DEG ||
+    apart(directionOf(ORIGIN, along), groundDeg) < LEAST_CROSSING_DEG
+  )
     return null;
   const shape = { ...proposal.shape!, slants: [ringsToData(slantsAcross(region.area, along, across), false)] };
   return sews(shape) ? { ...proposal, why: `${proposal.why}; rows turned to cross those beneath`, shape } : null;
