@@ -149,6 +149,26 @@ test('the artwork is scaled by one feature', async () => {
   await h.poll('half as wide', async () => Math.abs((await width()) - before / 2) < 0.8);
 });
 
+test('a region is sewn as a person has it, and pieces of one shape are changed together', async () => {
+  const chosen = async () => (await h.text('tbody')).includes('chosen by hand');
+  await (await h.find('tbody tr:last-child select option[value="drop"]')).click();
+  await h.poll('chosen', chosen);
+  await (await h.findText('button', 'take back')).click();
+  await h.poll('as proposed', async () => !(await chosen()));
+  await (await h.findText('button', 'Make 3')).click();
+  await h.sewn();
+  await (await h.findText('button', 'bar, upper')).click();
+  assert.match(await h.text('[data-testid="why"]'), /Satin: [\d.]+ mm at its widest/);
+  assert.match(await h.text('[data-testid="why"]'), /same shape as one other/);
+  const field = await h.find('[data-setting="Spacing"] input');
+  await field.clear();
+  await field.sendKeys('0.5', '\uE007');
+  await (await h.findText('button', 'All like this')).click();
+  await h.poll('alike', async () => (await h.count('[title^="Kind, thread and settings"]')) === 0);
+  await (await h.findText('button', 'Choose all')).click();
+  assert.match(await h.text('[data-testid="many"] h2'), /2 pieces/);
+});
+
 test('true size asks for the screen once', async () => {
   await driver.get(ferry);
   await h.sewn();

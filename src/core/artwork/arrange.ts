@@ -60,15 +60,15 @@ function meetingsOf(regions: readonly Region[], around: Neighbourhood): Meeting[
       if (!boundsTouch(boxes[first]!, boxes[second]!)) continue;
       const shared = intersect(painted[first]!, painted[second]!);
       const lap = areaOf(shared) > SHARED_MM2;
-      if (!lap && !(runsUnder(regions[first]!, regions[second]!) && around.besideMm(first, second) >= MEETING_MM)) continue;
+      if (!lap && !(runsUnder(regions[first]!) && around.besideMm(first, second) >= MEETING_MM)) continue;
       out.push({ first, second, free: () => liesBeside(regions[first]!, regions[second]!, shared) });
     }
   }
   return out;
 }
 
-/** Whether a region will run on under one beside it. */
-const runsUnder = (lower: Region, upper: Region): boolean => lower.hiding !== undefined && !upper.stroke;
+/** Whether a region will run on under those beside it. */
+const runsUnder = (lower: Region): boolean => lower.hiding !== undefined;
 
 /** Whether a region could be sewn after one that was painted over it: cut off at its edge and hiding its tuck. */
 function liesBeside(lower: Region, upper: Region, shared: Area): boolean {

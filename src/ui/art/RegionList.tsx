@@ -9,6 +9,12 @@ import type { RegionView } from '@/core/artwork/survey';
 const KINDS: Record<RegionView['kind'], { word: string }> = { ...PIECE_KINDS, drop: { word: 'Left out' } };
 const mm = (v: number): string => v.toFixed(1);
 
+/** One width where it is the same everywhere, else narrowest, usual and widest. */
+function widthsOf({ strokeWidthMm, width }: RegionView): string {
+  const all = strokeWidthMm === null ? [width.min, width.median, width.max].map(mm) : [mm(strokeWidthMm)];
+  return new Set(all).size === 1 ? all[0]! : all.join(' · ');
+}
+
 /** Every region with its area, its widths, and what it should be sewn as. */
 export function RegionList({
   regions,
@@ -50,14 +56,12 @@ export function RegionList({
               onBlur={() => onMark(null)}
               className={`border-b border-hairline ${marked === i ? 'bg-tape-soft' : ''}`}
             >
-              <td className="truncate py-1 pl-4" title={r.name}>
+              <td className="py-1 pl-4 leading-tight">
                 <span className="mr-2 inline-block h-3 w-3 rounded-sm border border-edge align-[-1px]" style={{ backgroundColor: r.hex }} />
                 {r.name || `Region ${i + 1}`}
               </td>
               <td className="figures text-right">{r.areaMm2 >= 100 ? r.areaMm2.toFixed(0) : mm(r.areaMm2)}</td>
-              <td className="figures pl-2 text-right text-xs whitespace-nowrap">
-                {r.strokeWidthMm !== null ? mm(r.strokeWidthMm) : `${mm(r.width.min)} · ${mm(r.width.median)} · ${mm(r.width.max)}`}
-              </td>
+              <td className="figures pl-2 text-right text-xs whitespace-nowrap">{widthsOf(r)}</td>
               <td className="py-1 pr-4 pl-3" title={r.why}>
                 <Choice
                   dense
