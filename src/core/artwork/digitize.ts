@@ -1,28 +1,15 @@
 import type { ArtAnswer, ArtChoice, Brief, JobSettings, Piece, Thread } from '../document/types';
 import { recipeFor } from '../cloth/house';
-import { directionsOf } from './directions/ofRegions';
-import { neighbourhoodOf } from './directions/neighbourhood';
-import { matchThreads } from './matchThreads';
-import { withChoices } from './chosenKinds';
-import { arranged } from './arrange';
-import { mergedFields } from './mergeFields';
-import { proposedAlike, twinsAmong, twinsOf } from './twins';
-import { firstOrder } from '../route/order';
-import { requireBounds } from '../document/recordBounds';
 import { InputError } from '../document/errors';
-import { lightness } from '../cloth/threads';
-import { boundsOf, type Area } from '../geometry/point';
-import { asPatchBorder, patchBorderAmong } from './patchBorder';
-import { namesOf, readable, type Named } from './names';
-import { shapeWord } from './shapeWords';
 import { multiply } from '../geometry/path';
-import { posed, poseMatrix, type ArtPose } from './pose';
-import { placeArt, type PlacedArt, type WantedSize } from './place';
-import { sewnRegions } from './limbs/ofRegions';
-import { columnLimit, paintedBy, proposeFor, sewsAsColumns, type Proposal } from './proposeKind';
 import { findRegions, type Region, type RegionReport } from './artRegions';
-import { applyAnswers } from './sizeReport';
+import { decideParts } from './decideParts';
+import { piecesOf } from './piecesOf';
+import { placeArt, type PlacedArt, type WantedSize } from './place';
+import { posed, poseMatrix, type ArtPose } from './pose';
+import type { Proposal } from './proposeKind';
 import type { ArtDocument } from './readSvg';
+import { applyAnswers } from './sizeReport';
 
 /** Artwork at real size with what should be sewn of it. */
 export interface Digitized {
@@ -52,9 +39,6 @@ export interface DigitizeOptions extends WantedSize, Pick<Brief, 'cloth' | 'reci
 
 /** Of embroidery thread, where nobody says otherwise. */
 const USUAL_WEIGHT = 40;
-
-/** As much as a job record keeps of a reason. */
-const LONGEST_WHY = 200;
 
 /** What the last drawings came to: the shelf, the artwork's place and its tools all ask for the same. */
 const known = new WeakMap<ArtDocument, Map<string, Digitized>>();
@@ -90,66 +74,15 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
   progress(0.2);
   const found = findRegions(art);
   progress(0.5);
-  const threadWeight = options.threadWeight ?? USUAL_WEIGHT;
-  const how = { recipe: recipeFor(options), settings: options.settings, threadWeight };
+  const how = { recipe: recipeFor(options), settings: options.settings, threadWeight: options.threadWeight ?? USUAL_WEIGHT };
   const answered = applyAnswers(found.regions, options.answers ?? [], art.matrix);
-  const drawn = neighbourhoodOf(answered.map(paintedBy));
-  const threads = matchThreads(answered, drawn, threadWeight);
-  const threadsOf = answered.map((r) => threads.get(r.hex)!.id);
-  const propose = (region: Region): Proposal => proposeFor(region, how);
-  const apart = sewnRegions(arranged(answered, threadsOf, drawn), columnLimit(options.settings), propose, (done) =>
-    progress(0.5 + 0.4 * done),
-  );
-  const merged = mergedFields(apart, propose);
-  const sets = twinsOf(merged);
-  const parts = withChoices(proposedAlike(merged, sets), options.sewnAs ?? [], art.matrix);
-  const report = { ...found, regions: parts.map((p) => p.region) };
-  const proposals = parts.map((p) => p.proposal);
-  const sewn = report.regions
-    .map((region, i) => ({ region, proposal: proposals[i]!, i }))
-    .filter((s) => s.proposal.shape)
-    .map((s) => ({ ...s, painted: paintedBy(s.region) }));
-  const border = options.cloth === 'patch' ? patchBorderAmong(sewn) : -1;
-  if (border >= 0) sewn[border]!.proposal = proposals[sewn[border]!.i] = asPatchBorder(sewn[border]!);
-  const around = neighbourhoodOf(sewn.map((s) => s.painted));
-  const limitMm = columnLimit(options.settings);
-  const twins = twinsAmong(
-    sewn.map((s) => sets[s.i]!),
-    (model) => sewn.findIndex((s) => s.i === model),
-  );
-  const directions = directionsOf(sewn, around, { twins, limitMm, sews: (region, shape) => sewsAsColumns(region, shape, how) });
-  for (const [i, turned] of directions.details) {
-    sewn[i]!.proposal = turned;
-    proposals[sewn[i]!.i] = turned;
-  }
-  const drafts = sewn.map(({ region, proposal }, i): Piece => {
-    const { settings, ...shape } = proposal.shape!;
-    const rows = directions.fields.get(i);
-    return {
-      id: '',
-      name: '',
-      kind: proposal.kind as Piece['kind'],
-      thread: threads.get(region.hex)!.id,
-      ...shape,
-      ...(rows ? { rows } : {}),
-      why: proposal.why.slice(0, LONGEST_WHY),
-      ...(twins[i] ? { alike: `s${twins[i].model + 1}` } : {}),
-      settings,
-    };
-  });
-  requireBounds(drafts);
-  const order = firstOrder(drafts.map((piece, i) => ({ thread: piece.thread, painted: sewn[i]!.painted, last: i === border })));
-  const names = namesOf(order.map((i) => calledBy(sewn[i]!, threads.get(sewn[i]!.region.hex)!)));
-  const pieces = order.map((i, k): Piece => ({ ...drafts[i]!, id: `p${k + 1}`, name: names[k]! }));
-  const byRegion = report.regions.map((_, i) => pieces[order.indexOf(sewn.findIndex((s) => s.i === i))] ?? null);
+  const decided = decideParts(answered, how, options.sewnAs ?? [], art.matrix, (done) => progress(0.5 + 0.4 * done));
+  const { pieces, proposals, byPart } = piecesOf(decided, options.cloth, how);
+  const used = new Set(pieces.map((p) => p.thread));
+  const threads = [...new Set(decided.threads.values())].filter((t) => used.has(t.id));
+  const report = { ...found, regions: decided.parts.map((p) => p.region) };
   progress(1);
-  return { art, report, drawn: found.regions, proposals, threads: [...new Set(threads.values())], pieces, byRegion };
-}
-
-function calledBy({ region, proposal, painted }: { region: Region; proposal: Proposal; painted: Area }, thread: Thread): Named {
-  const box = boundsOf(painted);
-  const at = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
-  return { title: readable(region.name), thread: thread.name, lightness: lightness(thread.hex), shape: shapeWord(region, proposal), at };
+  return { art, report, drawn: found.regions, proposals, threads, pieces, byRegion: byPart };
 }
 
 /** What to say of artwork of which nothing can be sewn at its size, mm. */
