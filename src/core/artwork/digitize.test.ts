@@ -164,3 +164,10 @@ test('a dot whose rows would sink into those of its ground has them turned', () 
     expect(apart(deg, ground!.rows!.angle)).toBeGreaterThan(LEAST_CROSSING_DEG - 1);
   }
 });
+
+test('rows of a broad area lie level on knits, where nothing else speaks', () => {
+  const disc = read('<circle cx="50" cy="50" r="40" fill="#225588"/>');
+  const rows = (cloth: 'jersey' | 'twill') => digitize(disc, { width: 60, cloth, settings: {} }).pieces[0]!.rows!;
+  expect(rows('jersey')).toEqual({ angle: 0, why: expect.stringContaining('knit') as string });
+  expect(rows('twill').angle).not.toBe(0);
+});

@@ -160,3 +160,40 @@ test('areas of one colour that lap are one, unless something lies between them',
     runs,
   );
 }, 60_000);
+
+test('broad bent bars: rows turn with the bend, straight ones have straight rows', () => {
+  fc.assert(
+    fc.property(
+      between(26, 34),
+      between(11, 14),
+      fc.integer({ min: 95, max: 150 }),
+      fc.integer({ min: 0, max: 359 }),
+      (r, wide, sweep, first) => {
+        const at = (radius: number, deg: number): string => {
+          const a = ((first + deg) * Math.PI) / 180;
+          return `${(50 + radius * Math.cos(a)).toFixed(3)},${(50 + radius * Math.sin(a)).toFixed(3)}`;
+        };
+        const [inner, outer] = [r - wide / 2, r + wide / 2];
+        const d = `M${at(outer, 0)} A${outer} ${outer} 0 0 1 ${at(outer, sweep)} L${at(inner, sweep)} A${inner} ${inner} 0 0 0 ${at(inner, 0)} Z`;
+        const made = art(`<path d="${d}" fill="${RED}"/>`);
+        const [piece] = made.pieces;
+        expect(piece!.kind).toBe('fill');
+        const { x, y } = middleOfBend(made);
+        for (const slant of piece!.slants!) {
+          const [a, b] = dataToRings(slant)[0]! as [{ x: number; y: number }, { x: number; y: number }];
+          const off = Math.abs((b.x - a.x) * (y - a.y) - (b.y - a.y) * (x - a.x)) / Math.hypot(b.x - a.x, b.y - a.y);
+          // Across the bend: a row there points at its middle.
+          expect(off).toBeLessThan(0.22 * r);
+        }
+      },
+    ),
+    runs,
+  );
+  const straight = art(`<rect x="8" y="40" width="80" height="13" fill="${RED}"/>`);
+  expect(straight.pieces[0]!.slants).toBeUndefined();
+}, 60_000);
+
+/** Where the middle of the drawing's circle came to lie. */
+function middleOfBend({ art: { matrix } }: Digitized): { x: number; y: number } {
+  return { x: matrix[0] * 50 + matrix[4], y: matrix[3] * 50 + matrix[5] };
+}

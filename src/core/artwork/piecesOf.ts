@@ -9,7 +9,8 @@ import { neighbourhoodOf } from './directions/neighbourhood';
 import { directionsOf } from './directions/ofRegions';
 import { namesOf, readable, type Named } from './names';
 import { asPatchBorder, patchBorderAmong } from './patchBorder';
-import { columnLimit, paintedBy, sewsAsColumns, type Proposal, type ProposeOptions } from './proposeKind';
+import { turningProposal } from './directions/turningFields';
+import { columnLimit, paintedBy, sewsAsColumns, sewsAsFill, type Proposal, type ProposeOptions } from './proposeKind';
 import { shapeWord } from './shapeWords';
 import { twinsAmong } from './twins';
 
@@ -38,9 +39,13 @@ export function piecesOf({ parts, threads }: DecidedParts, cloth: ClothKey, how:
     sewn.map((s) => s.twin),
     (model) => sewn.findIndex((s) => s.part === model),
   );
+  sewn.forEach(
+    (s, i) => (sewn[i] = { ...s, proposal: turningProposal(s.region, s.proposal, (shape) => sewsAsFill(s.region, shape, how)) }),
+  );
   const { fields, details } = directionsOf(sewn, neighbourhoodOf(sewn.map((s) => s.painted)), {
     twins,
     limitMm: columnLimit(how.settings),
+    unstable: how.recipe.unstable,
     sews: (region, shape) => sewsAsColumns(region, shape, how),
   });
   for (const [i, proposal] of details) sewn[i] = { ...sewn[i]!, proposal };

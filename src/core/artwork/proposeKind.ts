@@ -187,6 +187,10 @@ const isCompact = ({ lengthMm, width }: Region): boolean => lengthMm < COMPACT *
 export const sewsAsColumns = (region: Region, shape: NonNullable<Proposal['shape']>, options: ProposeOptions): boolean =>
   sewsWell({ kind: 'satin', ...shape }, region.area, options, { seen: region.seen, compact: true });
 
+/** Whether a shape sewn as a fill covers a region and keeps to it. */
+export const sewsAsFill = (region: Region, shape: NonNullable<Proposal['shape']>, options: ProposeOptions): boolean =>
+  sewsWell({ kind: 'fill', ...shape }, region.area, options, { seen: region.seen });
+
 /** Sews the piece on trial and measures whether it covers its area and keeps to it. */
 function sewsWell(
   shape: Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>,

@@ -30,6 +30,8 @@ export interface Surroundings {
   mirrored: readonly (number | null)[];
   /** For each region the first one of its shape; null where it is the only one. */
   twins: readonly (Twin | null)[];
+  /** Whether the cloth is knit or pile. */
+  unstable: boolean;
 }
 
 /** The decided direction of a field and the reason, in words for the card. */
@@ -49,6 +51,9 @@ const DETAIL_MM = 5;
 const ASKEW = 0.7;
 const UNLIKE = 1.5;
 const UNUSUAL = 0.08;
+const NOT_LEVEL = 0.06;
+/** Smaller fields do not move the cloth, mm². */
+const BROAD_MM2 = 400;
 /** Rows nearer than this count as the same, degrees. */
 const SAME_DEG = 20;
 /** A mirrored twin's rows may be off by so much, degrees. */
@@ -64,6 +69,7 @@ const REASONS = {
   onTop: 'turned to cross what it lies on, or what lies on it',
   askew: 'symmetric, as the drawing is',
   unlike: 'as the others of its shape',
+  notLevel: 'level, as broad areas lie quietest on knits',
   unusual: 'rows run the shorter way of the shape',
 } as const;
 type Costs = Record<keyof typeof REASONS, number>;
@@ -124,6 +130,7 @@ class DirectionCosts {
       along: (ALONG * shape.alongMm(deg) ** 2) / Math.max(1, shape.perimeter),
       longRows: LONG_ROWS * shape.perimeter * shape.longRows(deg),
       unusual: (UNUSUAL * shape.perimeter * apart(deg, shape.usual)) / 90,
+      notLevel: this.surroundings.unstable && shape.areaMm2 >= BROAD_MM2 ? (NOT_LEVEL * shape.perimeter * apart(deg, 0)) / 90 : 0,
       onTop: ON_TOP * onTop,
       askew: this.surroundings.mirrored[region] === region && askew(deg, deg) ? ASKEW * shape.perimeter : 0,
     };
@@ -164,7 +171,18 @@ class DirectionCosts {
   }
 
   private all(i: number, deg: number, angles: readonly number[]): Costs {
-    const sum: Costs = { steps: 0, along: 0, longRows: 0, beside: 0, onTop: 0, askew: 0, unlike: 0, unusual: 0, ...this.own(i, deg) };
+    const sum: Costs = {
+      steps: 0,
+      along: 0,
+      longRows: 0,
+      beside: 0,
+      onTop: 0,
+      askew: 0,
+      unlike: 0,
+      unusual: 0,
+      notLevel: 0,
+      ...this.own(i, deg),
+    };
     angles.forEach((other, j) => {
       if (j === i) return;
       for (const [k, v] of Object.entries(this.pair(i, deg, j, other))) sum[k as keyof Costs] += v;

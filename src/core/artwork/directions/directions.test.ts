@@ -18,7 +18,7 @@ function decide(areas: readonly Area[], { hexes, columns = [] }: { hexes?: reado
   const fields: Field[] = areas.flatMap((area, region) =>
     columns.some((c) => c.region === region) ? [] : [{ region, hex: hexOf(region), area }],
   );
-  return decideDirections(fields, { columns, around, mirrored, twins: areas.map(() => null) });
+  return decideDirections(fields, { columns, around, mirrored, twins: areas.map(() => null), unstable: false });
 }
 const angles = (...args: Parameters<typeof decide>): number[] => decide(...args).map((d) => d.angle);
 /** A rectangle about a middle, turned by so many degrees on screen. */

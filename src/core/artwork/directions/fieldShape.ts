@@ -45,7 +45,7 @@ function addEdges(edges: Float64Array, ring: Ring): number {
 /** A field's outline, and what each direction of its rows makes of it. */
 export class FieldShape {
   perimeter = 0;
-  private readonly areaMm2: number;
+  readonly areaMm2: number;
   /** Direction that the shape alone would have, degrees. */
   readonly usual: number;
   /** Directions to choose from, degrees. */

@@ -24,6 +24,8 @@ interface Sewn {
 export interface DirectionOptions {
   twins: readonly (Twin | null)[];
   limitMm: number;
+  /** Whether the cloth is knit or pile. */
+  unstable: boolean;
   /** Whether a shape sewn as columns covers a region. */
   sews: (region: Region, shape: NonNullable<Proposal['shape']>) => boolean;
 }
@@ -34,20 +36,24 @@ export interface Directions {
   details: Map<number, Proposal>;
 }
 
-export function directionsOf(sewn: readonly Sewn[], around: Neighbourhood, { twins, limitMm, sews }: DirectionOptions): Directions {
+export function directionsOf(
+  sewn: readonly Sewn[],
+  around: Neighbourhood,
+  { twins, limitMm, unstable, sews }: DirectionOptions,
+): Directions {
   const fields = sewn.flatMap(({ region, proposal, painted }, i): Field[] =>
-    proposal.kind === 'fill' ? [{ region: i, hex: region.hex, area: painted }] : [],
+    proposal.kind === 'fill' && !proposal.shape?.slants ? [{ region: i, hex: region.hex, area: painted }] : [],
   );
   if (fields.length === 0) return { fields: new Map(), details: new Map() };
   const free = sewn.map((s, i) => fields.some((f) => around.onShare(i, f.region) > ON_GROUND_SHARE) && mayTurn(s, limitMm));
   const columns = sewn.flatMap(({ proposal, painted }, i): Column[] =>
-    proposal.kind === 'satin' && !free[i] ? [{ region: i, rows: once(() => rowsOf(proposal, painted)) }] : [],
+    (proposal.kind === 'satin' && !free[i]) || proposal.shape?.slants ? [{ region: i, rows: once(() => rowsOf(proposal, painted)) }] : [],
   );
   const mirrored = mirrorImages(
     sewn.map(({ region, painted }) => ({ hex: region.hex, painted })),
     around.picture,
   );
-  const decided = decideDirections(fields, { columns, around, mirrored, twins });
+  const decided = decideDirections(fields, { columns, around, mirrored, twins, unstable });
   const details = sewn.flatMap(({ region, proposal }, i): [number, Proposal][] => {
     const ground = free[i] ? fields.findIndex((f) => around.onShare(i, f.region) > ON_GROUND_SHARE) : -1;
     const turned = ground < 0 ? null : turnedDetail(region, proposal, decided[ground]!.angle, (shape) => sews(region, shape));
