@@ -48,8 +48,9 @@ function oneByOne(threads: readonly string[], before: readonly (readonly number[
     return own.filter(isReady).length;
   };
   while (sewnIn.includes(Infinity)) {
-    const ready = threads.filter((_, i) => sewnIn[i] === Infinity && isReady(i));
-    const thread = [...new Set(ready)].reduce((a, b) => (score(b) > score(a) ? b : a));
+    const ready = new Set(threads.filter((_, i) => sewnIn[i] === Infinity && isReady(i)));
+    const scored = [...ready].map((name) => ({ name, score: score(name) }));
+    const thread = scored.reduce((a, b) => (b.score > a.score ? b : a)).name;
     threads.forEach((t, i) => t === thread && sewnIn[i] === Infinity && isReady(i) && (sewnIn[i] = out.length));
     out.push(thread);
   }
