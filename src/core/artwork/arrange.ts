@@ -43,10 +43,7 @@ export function arranged(regions: readonly Region[], threads: readonly string[],
   asDrawnWhere(blocks, { threads, sequence: fewest, fixed, free });
   const turned = free.filter((m) => blocks[m.first]! > blocks[m.second]!);
   const sides = turned.reduce(turnedRound, regions.slice());
-  const order = sortedFrom(
-    regions.length,
-    meetings.map(({ first, second }) => (blocks[first]! > blocks[second]! ? [second, first] : [first, second])),
-  );
+  const order = regions.map((_, i) => i).sort((a, b) => blocks[a]! - blocks[b]! || a - b);
   const cut = new Set(turned.map((m) => m.first));
   return order.flatMap((i) => (cut.has(i) ? withArea(sides[i]!, sides[i]!.area) : [sides[i]!]));
 }
@@ -97,17 +94,6 @@ function blockOfEach(threads: readonly string[], sequence: readonly string[], be
     });
   });
   return blocks;
-}
-
-/** All numbers as near to their own order as pairs, first before second, allow. */
-function sortedFrom(n: number, pairs: readonly (readonly number[])[]): number[] {
-  const waiting = Array.from({ length: n }, (_, i) => i);
-  const out: number[] = [];
-  while (waiting.length > 0) {
-    const at = waiting.findIndex((i) => !pairs.some(([first, second]) => second === i && waiting.includes(first!)));
-    out.push(...waiting.splice(Math.max(0, at), 1));
-  }
-  return out;
 }
 
 const ROUNDS = 3;

@@ -73,7 +73,7 @@ function searched(threads: readonly string[], before: readonly (readonly number[
         if (key && !next.has(key)) next.set(key, after);
       }
     }
-    layer = [...next.values()].sort((a, b) => a.threadsLeft - b.threadsLeft || b.first - a.first || a.left - b.left).slice(0, breadth);
+    layer = [...next.values()].sort((a, b) => a.threadsLeft - b.threadsLeft || a.left - b.left || b.first - a.first).slice(0, breadth);
   }
   return sequenceOf(layer[0]!).map((thread) => names[thread]!);
 }
