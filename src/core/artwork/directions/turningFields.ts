@@ -1,3 +1,4 @@
+import { areaOf } from '../../geometry/area';
 import { nodesOf } from '../limbs/bodies';
 import { lengthsAlong, resample, smooth, tangents } from '../../geometry/line';
 import type { Branch, MedialAxis } from '../../geometry/medial';
@@ -8,11 +9,15 @@ import type { Region } from '../artRegions';
 import type { Proposal } from '../proposeKind';
 
 /** A field whose rows turn is at least so many times as long as it is wide. */
-const LONG = 2.4;
+const LONG = 3;
 /** And bends by at least so much from end to end, degrees: straight rows would run along it somewhere. */
-const BENDS_DEG = 50;
+const BENDS_DEG = 55;
 /** Its middle line accounts for so much of it: what branches off would be sewn askew. */
-const WHOLE = 0.82;
+const WHOLE = 0.88;
+/** Its narrowest places, tips aside, are at least so wide beside its widest. */
+const EVEN = 0.45;
+/** What others hide of it is less than this share: what peeps out round them bends by chance. */
+const HIDDEN = 0.25;
 /** Tighter than this, in half widths, rows would crowd at the inside of the bend. */
 const TIGHTEST = 1.15;
 const STEP_MM = 0.5;
@@ -30,9 +35,10 @@ interface Spine {
 }
 
 /** Lines across a bent area that its rows should follow; null where straight rows serve. */
-export function turningSlants({ area, axis, areaMm2 }: Region): Line[] | null {
+export function turningSlants({ area, axis, areaMm2, hiding, seen }: Region): Line[] | null {
+  if ((hiding && areaOf(hiding.drawn) * (1 - HIDDEN) > areaMm2) || (seen && areaOf(seen) < (1 - HIDDEN) * areaMm2)) return null;
   const spine = axis && area.length === 1 ? spineOf(axis) : null;
-  if (!spine) return null;
+  if (!spine || narrowest(spine) < EVEN * axis!.maxRadius) return null;
   // The middle line ends a half width before the ends of a bar.
   const ends = [spine.radii[0]!, spine.radii[spine.radii.length - 1]!];
   if (spine.length + ends[0]! + ends[1]! < LONG * 2 * axis!.maxRadius) return null;
@@ -48,6 +54,9 @@ export function turningSlants({ area, axis, areaMm2 }: Region): Line[] | null {
     return [add(spine.points[i]!, across), add(spine.points[i]!, scale(across, -1))];
   });
 }
+
+/** Half width that nine tenths of the middle line have at least, mm. */
+const narrowest = ({ radii }: Spine): number => radii.slice().sort((a, b) => a - b)[Math.floor(radii.length / 10)]!;
 
 /** A fill with rows that turn where its shape bends, when it is covered so; else what was proposed. */
 export function turningProposal(region: Region, proposal: Proposal, sews: (shape: Shape) => boolean): Proposal {
