@@ -166,7 +166,7 @@ test('a dot whose rows would sink into those of its ground has them turned', () 
 });
 
 test('rows of a broad area lie level on knits, where little speaks against it', () => {
-  const panel = read('<rect x="10" y="10" width="64" height="60" fill="#225588"/>');
+  const panel = read('<rect x="10" y="10" width="70" height="60" fill="#225588"/>');
   const rows = (cloth: 'jersey' | 'twill') => digitize(panel, { width: 32, cloth, settings: {} }).pieces[0]!.rows!;
   expect(rows('jersey').angle).toBe(0);
   expect(rows('twill').angle).toBe(90);

@@ -51,7 +51,7 @@ const DETAIL_MM = 5;
 const ASKEW = 0.7;
 const UNLIKE = 1.5;
 const UNUSUAL = 0.08;
-const NOT_LEVEL = 0.03;
+const NOT_LEVEL = 0.05;
 /** Smaller fields do not move the cloth, mm². */
 const BROAD_MM2 = 400;
 /** Rows nearer than this count as the same, degrees. */
