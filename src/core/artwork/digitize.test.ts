@@ -129,6 +129,21 @@ describe('what a person would rather have', () => {
     expect(made([{ at: [60, 50], as: 'run' }]).filter((kind) => kind === 'run')).toHaveLength(1);
   });
 
+  test('sets whose first ones are left out stay apart', () => {
+    const dot = (x: number, y: number, r: number): string => `<circle cx="${x}" cy="${y}" r="${r}" fill="#ffcc00"/>`;
+    const dots = [20, 50, 80].map((x) => dot(x, 30, 3) + dot(x, 70, 5)).join('');
+    const { pieces } = digitize(read(FRAME + dots), {
+      ...{ width: 100, cloth: 'pique', settings: {} },
+      sewnAs: [
+        { at: [20, 30], as: 'drop' },
+        { at: [20, 70], as: 'drop' },
+      ],
+    });
+    const sets = pieces.flatMap((p) => p.alike ?? []).sort();
+    expect(sets).toHaveLength(4);
+    expect([sets[0] === sets[1], sets[2] === sets[3], sets[1] === sets[2]]).toEqual([true, true, false]);
+  });
+
   test('a choice for a place where nothing is says nothing', () => {
     expect(made([{ at: [90, 90], as: 'drop' }])).toEqual(['fill', 'satin', 'satin']);
   });

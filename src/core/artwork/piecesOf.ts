@@ -12,7 +12,6 @@ import { asPatchBorder, patchBorderAmong } from './patchBorder';
 import { turningProposal } from './directions/turningFields';
 import { columnLimit, paintedBy, sewsAsColumns, sewsAsFill, type Proposal, type ProposeOptions } from './proposeKind';
 import { shapeWord } from './shapeWords';
-import { twinsAmong } from './twins';
 
 /** The pieces in a sensible first order, and for each part what it became. */
 export interface MadePieces {
@@ -35,22 +34,18 @@ export function piecesOf({ parts, threads }: DecidedParts, cloth: ClothKey, how:
   const sewn = parts.flatMap((p, part): Sewn[] => (p.proposal.shape ? [{ ...p, part, painted: paintedBy(p.region) }] : []));
   const border = cloth === 'patch' ? patchBorderAmong(sewn) : -1;
   if (border >= 0) sewn[border] = { ...sewn[border]!, proposal: asPatchBorder(sewn[border]!) };
-  const twins = twinsAmong(
-    sewn.map((s) => s.twin),
-    (model) => sewn.findIndex((s) => s.part === model),
-  );
   sewn.forEach(
     (s, i) => (sewn[i] = { ...s, proposal: turningProposal(s.region, s.proposal, (shape) => sewsAsFill(s.region, shape, how)) }),
   );
   const { fields, details } = directionsOf(sewn, neighbourhoodOf(sewn.map((s) => s.painted)), {
-    twins,
+    twins: sewn.map((s) => s.twin),
     limitMm: columnLimit(how.settings),
     unstable: how.recipe.unstable,
     sews: (region, shape) => sewsAsColumns(region, shape, how),
   });
   for (const [i, proposal] of details) sewn[i] = { ...sewn[i]!, proposal };
   const threadOf = ({ region }: Sewn): Thread => threads.get(region.hex)!;
-  const drafts = sewn.map((s, i) => draftOf(s, threadOf(s), fields.get(i), twins[i]?.model));
+  const drafts = sewn.map((s, i) => draftOf(s, threadOf(s), fields.get(i)));
   requireBounds(drafts);
   const order = firstOrder(sewn.map((s, i) => ({ thread: threadOf(s).id, painted: s.painted, last: i === border })));
   const names = namesOf(order.map((i) => calledBy(sewn[i]!, threadOf(sewn[i]!))));
@@ -64,7 +59,7 @@ export function piecesOf({ parts, threads }: DecidedParts, cloth: ClothKey, how:
   return { pieces, proposals, byPart };
 }
 
-function draftOf({ proposal }: Sewn, thread: Thread, rows: DecidedDirection | undefined, model: number | undefined): Piece {
+function draftOf({ proposal, twin }: Sewn, thread: Thread, rows: DecidedDirection | undefined): Piece {
   const { settings, ...shape } = proposal.shape!;
   return {
     id: '',
@@ -74,7 +69,7 @@ function draftOf({ proposal }: Sewn, thread: Thread, rows: DecidedDirection | un
     ...shape,
     ...(rows ? { rows } : {}),
     why: proposal.why.slice(0, LONGEST_WHY),
-    ...(model === undefined ? {} : { alike: `s${model + 1}` }),
+    ...(twin ? { alike: `s${twin.model + 1}` } : {}),
     settings,
   };
 }

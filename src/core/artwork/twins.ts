@@ -5,9 +5,9 @@ import { paintedBy, type Proposal } from './proposeKind';
 /** Shapes that differ by less are the same, mm. */
 const SAME_MM = 0.15;
 
-/** A region's place among those of its shape. */
+/** One of several of a shape. */
 export interface Twin {
-  /** Number of the first of them. */
+  /** Tells the sets apart: the place of the first of them among all parts, sewn or left out. */
   model: number;
   /** How the model is laid on it. */
   as: Congruence;
@@ -39,10 +39,6 @@ export function twinsOf(sewn: readonly Sewn[]): (Twin | null)[] {
   });
   return out;
 }
-
-/** The same among others, whose places are told. */
-export const twinsAmong = (twins: readonly (Twin | null)[], placeOf: (model: number) => number): (Twin | null)[] =>
-  twins.map((twin) => twin && { ...twin, model: placeOf(twin.model) });
 
 /** Sets of twins are sewn as one kind: columns only where all of them can be. */
 export function proposedAlike<T extends Sewn>(sewn: readonly T[], twins: readonly (Twin | null)[]): T[] {

@@ -121,7 +121,8 @@ function traceBranches(t: Triangulation): Branch[] {
   return branches;
 }
 
-function reversed(b: Branch): Branch {
+/** A branch walked the other way. */
+export function reversed(b: Branch): Branch {
   return { from: b.to, to: b.from, points: b.points.slice().reverse(), radii: b.radii.slice().reverse() };
 }
 
@@ -160,8 +161,8 @@ function isSpur(points: readonly Point[], radii: readonly number[]): boolean {
 
 function cornersOf(branches: readonly Branch[], which: Which): Corner[] {
   const tips = tipsOf(branches).filter((t) => !(which === 'spurs' && isSpur(t.outwards.points, t.outwards.radii)));
-  const through = (t: Tip): number => t.footDegree - tips.filter((other) => other.foot === t.foot && !isStub(other)).length;
-  const corners = tips.filter((t) => t.ratio < CORNER_RATIO && !(isStub(t) && through(t) > 2));
+  const through = (t: Tip): number => t.footDegree - tips.filter((other) => other.foot === t.foot && !isBarEnd(other)).length;
+  const corners = tips.filter((t) => t.ratio < CORNER_RATIO && !(isBarEnd(t) && through(t) > 2));
   if (which !== 'columns') return corners;
   const ends = new Set(corners.map((t) => t.foot));
   const others = tips.filter(
@@ -184,9 +185,10 @@ interface Tip extends Corner {
 }
 
 /** The end of a bar that sticks out of a crossing of others keeps its width, where a corner runs out to nothing. */
-const STUB = { width: 0.6, reach: 0.9 };
+const BAR_END = { width: 0.6, reach: 0.9 };
 
-const isStub = ({ outwards: { radii }, ratio }: Tip): boolean => ratio >= STUB.reach && radii[radii.length - 1]! >= STUB.width * radii[0]!;
+const isBarEnd = ({ outwards: { radii }, ratio }: Tip): boolean =>
+  ratio >= BAR_END.reach && radii[radii.length - 1]! >= BAR_END.width * radii[0]!;
 
 /** Whether a branch runs out evenly, as into a corner: a short leg of a column keeps its width. */
 function narrows({ outwards: { radii } }: Tip): boolean {

@@ -28,7 +28,7 @@ export interface Surroundings {
   around: Neighbourhood;
   /** For each region its mirror image, itself where it is its own; null where it has none. */
   mirrored: readonly (number | null)[];
-  /** For each region the first one of its shape; null where it is the only one. */
+  /** For each region the set of its shape and how it lies; null where it is the only one. */
   twins: readonly (Twin | null)[];
   /** Whether the cloth is knit or pile. */
   unstable: boolean;
@@ -104,12 +104,15 @@ class DirectionCosts {
     private readonly surroundings: Surroundings,
   ) {
     const { columns, around } = surroundings;
-    const models = new Map<number, FieldShape>();
+    const firsts = new Map<number, { shape: FieldShape; as: Twin['as'] }>();
     this.shapes = fields.map(({ region, area }) => {
       const twin = surroundings.twins[region];
-      const model = twin && models.get(twin.model);
-      const shape = new FieldShape(area, model ? model.labels.map((deg) => directionOn(twin.as, deg)) : undefined);
-      if (twin?.model === region) models.set(region, shape);
+      const first = twin && firsts.get(twin.model);
+      const shape = new FieldShape(
+        area,
+        first?.shape.labels.map((deg) => directionOn(twin!.as, directionFrom(first.as, deg))),
+      );
+      if (twin && !first) firsts.set(twin.model, { shape, as: twin.as });
       return shape;
     });
     this.columnsOn = fields.map((f) => columns.filter((c) => around.onShare(c.region, f.region) > ON_GROUND_SHARE));

@@ -36,6 +36,7 @@ export interface Directions {
   details: Map<number, Proposal>;
 }
 
+/** Decides the rows of all areas together, then turns compact details that would sink into them. */
 export function directionsOf(
   sewn: readonly Sewn[],
   around: Neighbourhood,

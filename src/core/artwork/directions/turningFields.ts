@@ -1,7 +1,7 @@
 import { areaOf } from '../../geometry/area';
 import { nodesOf } from '../limbs/bodies';
 import { lengthsAlong, resample, smooth, tangents } from '../../geometry/line';
-import type { Branch, MedialAxis } from '../../geometry/medial';
+import { reversed, type Branch, type MedialAxis } from '../../geometry/medial';
 import { add, distance, dot, scale, type Line, type Point } from '../../geometry/point';
 import { PI, atan2 } from '../../units/trig';
 import { ringsToData } from '../../geometry/path';
@@ -93,7 +93,7 @@ function longestWay(axis: MedialAxis): Branch[] | null {
     if (mm > best.mm) best = { ways, mm };
     for (const { branch, order } of nodes.get(node) ?? []) {
       const b = axis.branches[branch]!;
-      const onward = order[0] === 0 ? b : { from: b.to, to: b.from, points: b.points.slice().reverse(), radii: b.radii.slice().reverse() };
+      const onward = order[0] === 0 ? b : reversed(b);
       if (seen.has(onward.to)) continue;
       walk(onward.to, new Set([...seen, onward.to]), [...ways, onward], mm + lengthsAlong(b.points)[b.points.length - 1]!);
     }
