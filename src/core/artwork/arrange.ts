@@ -1,5 +1,6 @@
 import { areaOf, components, intersect, opened, subtract, unite } from '../geometry/area';
 import { boundsOf, boundsTouch, type Area } from '../geometry/point';
+import { sharedCells, spansOf } from '../route/cells';
 import { threadBlocks } from '../route/threadBlocks';
 import { withArea, type Region } from './artRegions';
 import type { Neighbourhood } from './directions/neighbourhood';
@@ -51,13 +52,16 @@ export function arranged(regions: readonly Region[], threads: readonly string[],
 function meetingsOf(regions: readonly Region[], around: Neighbourhood): Meeting[] {
   const painted = regions.map(paintedBy);
   const boxes = painted.map(boundsOf);
+  const cells = painted.map(spansOf);
   const out: Meeting[] = [];
   for (let second = 1; second < regions.length; second++) {
     for (let first = 0; first < second; first++) {
       if (!boundsTouch(boxes[first]!, boxes[second]!)) continue;
+      const besideMm = around.besideMm(first, second);
+      if (besideMm === 0 && sharedCells(cells[first]!, cells[second]!) === 0) continue;
       const shared = intersect(painted[first]!, painted[second]!);
       const lap = areaOf(shared) > SHARED_MM2;
-      if (!lap && !(runsUnder(regions[first]!) && around.besideMm(first, second) >= MEETING_MM)) continue;
+      if (!lap && !(runsUnder(regions[first]!) && besideMm >= MEETING_MM)) continue;
       out.push({ first, second, free: () => liesBeside(regions[first]!, regions[second]!, shared) });
     }
   }

@@ -1,4 +1,5 @@
 import { areaOf, components, intersect, keepLines, opened, ringArea, roughOffset, strokeArea, turnedRight, unite } from '../geometry/area';
+import { once } from '../geometry/known';
 import { joinedThrough, lineLength, nearestOnLine } from '../geometry/line';
 import { add, distance, dot, scale, sub, unit, type Area, type Line, type Point, type Ring } from '../geometry/point';
 import { WIDEST_SATIN_MM } from '../units/craft';
@@ -51,10 +52,9 @@ const WART_MM = 0.8;
  * It grows no horns beside itself.
  */
 export function tucked(area: Area, { visible, cover }: Omit<Hiding, 'drawn'>): Area {
-  const hides = hiding(cover);
-  if (hides.length === 0) return area;
-  const tucks = tucksOf(area, visible, cover);
-  const whole = tucks.length === 0 ? [] : unite(area, intersect(unite(...tucks), hides));
+  const tucks = cover.length === 0 ? [] : tucksOf(area, visible, cover);
+  if (tucks.length === 0) return area;
+  const whole = unite(area, intersect(unite(...tucks), opened(cover, BROAD_MM, LAP_MM)));
   if (areaOf(whole) - areaOf(area) < LEAST_TUCK_MM2) return area;
   const smooth = unite(area, intersect(whole, opened(whole, WART_MM)));
   const parts = components(smooth.filter((ring) => ringArea(ring) > 0 || -ringArea(ring) > LEAST_HOLE_MM2));
@@ -64,20 +64,14 @@ export function tucked(area: Area, { visible, cover }: Omit<Hiding, 'drawn'>): A
 
 function tucksOf(area: Area, visible: Area, cover: Area): Area[] {
   const seen = roughOffset(visible, DEEP_ENOUGH_MM);
-  const solid = unite(reachOf(area, SOLID_MM, OVERLAP_MM), reachOf(area, SLIVER_MM, OVERLAP_MM / 2));
+  const solid = once(() => unite(opened(area, SOLID_MM, OVERLAP_MM), opened(area, SLIVER_MM, OVERLAP_MM / 2)));
   const near = roughOffset(cover, AT_MM);
   return area.flatMap((ring) =>
     edgesWithin(ring, near, seen).flatMap((edge) => {
       const tuck = tuckOf(ring, edge);
-      return tuck ? [tuck.end ? tuck.area : solidPart(tuck.area, solid)] : [];
+      return tuck ? [tuck.end ? tuck.area : solidPart(tuck.area, solid())] : [];
     }),
   );
-}
-
-/** What lies so far beside the places of an area that are at least so wide. */
-function reachOf(area: Area, widthMm: number, mm: number): Area {
-  const heart = roughOffset(area, -widthMm / 2);
-  return heart.length === 0 ? [] : roughOffset(heart, widthMm / 2 + mm);
 }
 
 /** What of a tuck is beside something solid; where nearly all of it is, its corners stay sharp. */
@@ -86,11 +80,6 @@ function solidPart(tuck: Area, solid: Area): Area {
   return areaOf(part) >= NEARLY_ALL * areaOf(tuck) ? tuck : part;
 }
 const NEARLY_ALL = 0.6;
-
-function hiding(cover: Area): Area {
-  const core = roughOffset(cover, -BROAD_MM / 2);
-  return core.length === 0 ? [] : roughOffset(core, BROAD_MM / 2 + LAP_MM);
-}
 
 /** Stretches of an outline that lie in both areas, in its direction; the whole of it as one closed line. */
 function edgesWithin(ring: Ring, near: Area, seen: Area): Line[] {

@@ -4,7 +4,17 @@ import { THREAD_CHART, type ChartThread } from './chart';
 export { THREAD_CHART } from './chart';
 
 const difference = differenceCiede2000();
-const toLab = converter('lab65');
+const convert = converter('lab65');
+/** Searches ask for the same few colours over and over. */
+const labs = new Map<string, Lab65>();
+
+function toLab(hex: string): Lab65 | undefined {
+  const known = labs.get(hex);
+  if (known) return known;
+  const made = convert(hex);
+  if (made) labs.set(hex, made);
+  return made;
+}
 
 /** The chart's threads from nearest to farthest colour (CIEDE2000). */
 export function nearestThreads(hex: string): { thread: ChartThread; difference: number }[] {

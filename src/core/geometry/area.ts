@@ -1,5 +1,5 @@
 import { Clipper, ClipperD, ClipType, EndType, FillRule, JoinType, PolyTreeD, type PathsD, type PolyPathD } from 'clipper2-ts';
-import type { Area, Bounds, Line, Point, Ring } from './point';
+import { boundsOf, type Area, type Bounds, type Line, type Point, type Ring } from './point';
 import { requireFewCrossings } from './crossings';
 import { withoutSpikes } from './spikes';
 
@@ -46,13 +46,23 @@ export function offset(area: Area, mm: number, join: JoinName = 'round', arcMm =
 
 /** The same for hidden edges, where a tenth of a thread and a crumb do not matter: several times as fast. */
 export function roughOffset(area: Area, mm: number): Area {
-  return area.length === 0 ? area : offset(simplify(area, 0.03).filter(isMoreThanCrumb), mm, 'round', 0.04);
+  const rings = mm < 0 ? area.filter((ring) => ringArea(ring) < 0 || hasRoom(ring, -2 * mm)) : area;
+  if (!rings.some((ring) => ringArea(ring) > 0)) return [];
+  return offset(simplify(rings, 0.03).filter(isMoreThanCrumb), mm, 'round', 0.04);
 }
 
-/** Where a disc of this width fits inside an area (morphological opening), roughly, mm. */
-export function opened(area: Area, widthMm: number): Area {
+/** Whether a disc of this width may fit inside an outline. */
+function hasRoom(ring: Ring, widthMm: number): boolean {
+  const box = boundsOf([ring]);
+  return box.maxX - box.minX > widthMm && box.maxY - box.minY > widthMm && ringArea(ring) > DISC * widthMm * widthMm;
+}
+/** A disc has this share of its square, less what straightening takes. */
+const DISC = 0.7;
+
+/** Where a disc of this width fits inside an area (morphological opening), roughly, and what lies so far around that, mm. */
+export function opened(area: Area, widthMm: number, aroundMm = 0): Area {
   const core = roughOffset(area, -widthMm / 2);
-  return core.length === 0 ? [] : roughOffset(core, widthMm / 2);
+  return core.length === 0 ? [] : roughOffset(core, widthMm / 2 + aroundMm);
 }
 
 /** Made simpler, a crumb may turn the other way, and the clipping library takes the lowest outline for the way in which all of them turn. */

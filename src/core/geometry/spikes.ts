@@ -13,9 +13,23 @@ function isTip(a: Point, b: Point, c: Point): boolean {
  */
 export function withoutSpikes(rings: Area, perMm: number): Ring[] {
   return rings.flatMap((ring) => {
+    if (ring.length > 2 && !hasTip(ring, perMm)) return [ring as Ring];
     const made = trimmed(ring.map((p) => ({ x: Math.round(p.x * perMm), y: Math.round(p.y * perMm) })));
     return made.length > 2 ? [made.map((p) => ({ x: p.x / perMm, y: p.y / perMm }))] : [];
   });
+}
+
+/** Whether there is anything to take out: nearly all rings stay as they are, without being made anew. */
+function hasTip(ring: readonly Point[], perMm: number): boolean {
+  const n = ring.length;
+  let [ax, ay] = [Math.round(ring[n - 2]!.x * perMm), Math.round(ring[n - 2]!.y * perMm)];
+  let [bx, by] = [Math.round(ring[n - 1]!.x * perMm), Math.round(ring[n - 1]!.y * perMm)];
+  for (const p of ring) {
+    const [cx, cy] = [Math.round(p.x * perMm), Math.round(p.y * perMm)];
+    if ((bx - ax) * (cy - by) - (by - ay) * (cx - bx) === 0 && (bx - ax) * (cx - bx) + (by - ay) * (cy - by) <= 0) return true;
+    [ax, ay, bx, by] = [bx, by, cx, cy];
+  }
+  return false;
 }
 
 /** On whole numbers, so that what is straight is exactly so. */

@@ -33,26 +33,28 @@ function sampleOutline(area: Area, stepMm: number): Outline {
   return { points, next };
 }
 
-const edgeKey = (a: number, b: number): number => (a < b ? a * 1e7 + b : b * 1e7 + a);
+const nextEdge = (e: number): number => (e % 3 === 2 ? e - 2 : e + 1);
 
 /** Halves outline edges that the triangulation does not contain until it contains them all (or rounds run out). */
-function conform(outline: Outline): { delaunay: Delaunay<Point>; boundary: Map<number, [number, number]> } {
+function conform(outline: Outline): Delaunay<Point> {
   for (let round = 0; ; round++) {
     const delaunay = Delaunay.from(
       outline.points,
       (p) => p.x,
       (p) => p.y,
     );
-    const present = new Set<number>();
+    const present = new Uint8Array(outline.points.length);
     const t = delaunay.triangles;
-    for (let e = 0; e < t.length; e++) present.add(edgeKey(t[e]!, t[e % 3 === 2 ? e - 2 : e + 1]!));
-    const boundary = new Map<number, [number, number]>();
+    for (let e = 0; e < t.length; e++) {
+      const [a, b] = [t[e]!, t[nextEdge(e)]!];
+      if (outline.next[a] === b) present[a] = 1;
+      if (outline.next[b] === a) present[b] = 1;
+    }
     const missing: number[] = [];
-    outline.next.forEach((to, from) => {
-      if (present.has(edgeKey(from, to))) boundary.set(edgeKey(from, to), [from, to]);
-      else missing.push(from);
+    present.forEach((is, from) => {
+      if (is === 0) missing.push(from);
     });
-    if (missing.length === 0 || round === CONFORM_ROUNDS) return { delaunay, boundary };
+    if (missing.length === 0 || round === CONFORM_ROUNDS) return delaunay;
     for (const from of missing) {
       const to = outline.next[from]!;
       outline.points.push(mix(outline.points[from]!, outline.points[to]!, 0.5));
@@ -69,20 +71,22 @@ function conform(outline: Outline): { delaunay: Delaunay<Point>; boundary: Map<n
  */
 export function triangulate(area: Area, stepMm: number): Triangulation {
   const outline = sampleOutline(area, stepMm);
-  const { delaunay, boundary } = conform(outline);
+  const delaunay = conform(outline);
   const corners = delaunay.triangles;
   const twins = delaunay.halfedges;
-  const points = outline.points;
-  const nextEdge = (e: number): number => (e % 3 === 2 ? e - 2 : e + 1);
-  const isWall = (e: number): boolean => boundary.has(edgeKey(corners[e]!, corners[nextEdge(e)]!));
+  const { points, next } = outline;
+  const isWall = (e: number): boolean => {
+    const [a, b] = [corners[e]!, corners[nextEdge(e)]!];
+    return next[a] === b || next[b] === a;
+  };
 
   const inside = new Set<number>();
   const queue: number[] = [];
   for (let e = 0; e < corners.length; e++) {
-    const wall = boundary.get(edgeKey(corners[e]!, corners[nextEdge(e)]!));
-    if (!wall) continue;
+    if (!isWall(e)) continue;
     const apex = points[corners[nextEdge(nextEdge(e))]!]!;
-    const [a, b] = [points[wall[0]]!, points[wall[1]]!];
+    const ends: [number, number] = [corners[e]!, corners[nextEdge(e)]!];
+    const [a, b] = (next[ends[0]] === ends[1] ? ends : ends.reverse()).map((i) => points[i]!) as [Point, Point];
     if (cross(sub(b, a), sub(apex, a)) <= 0) continue;
     const triangle = Math.floor(e / 3);
     if (!inside.has(triangle)) {

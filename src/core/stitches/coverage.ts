@@ -34,7 +34,9 @@ export function coverageOf(area: Area, stitches: StitchColumns, cellMm = 0.1, se
     paintThread(mask, a, { x: stitches.x[i]!, y: stitches.y[i]! }, THREAD_WIDTH_MM / 2, 4);
   }
   let [inner, covered, drawn, spilled] = [0, 0, 0, 0];
-  for (const cell of mask.data) {
+  const { data } = mask;
+  for (let i = 0; i < data.length; i++) {
+    const cell = data[i]!;
     if (cell === 0) continue;
     if (cell & 1) inner++;
     if ((cell & 5) === 5) covered++;

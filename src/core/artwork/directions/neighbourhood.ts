@@ -35,17 +35,20 @@ export function neighbourhoodOf(painted: readonly Area[]): Neighbourhood {
   const [columns, rows] = empty ? [1, 1] : [cellOf(box.maxX) - left + 2, cellOf(box.maxY) - top + 2];
   const seen = new Int32Array(columns * rows).fill(-1);
   const on = new Map<number, number>();
+  const hidden = new Int32Array(n);
   const sizes = painted.map((area, i) => {
     const spans = spansOf(area);
     let cells = 0;
     for (let s = 0; s < spans.length; s += 3) {
-      for (let c = spans[s + 1]!; c <= spans[s + 2]!; c++) {
-        const at = (spans[s]! - top) * columns + c - left;
-        const below = seen[at]!;
-        if (below >= 0) on.set(i * n + below, (on.get(i * n + below) ?? 0) + 1);
-        seen[at] = i;
-        cells++;
-      }
+      const start = (spans[s]! - top) * columns - left;
+      const [from, to] = [start + spans[s + 1]!, start + spans[s + 2]!];
+      for (let at = from; at <= to; at++) if (seen[at]! >= 0) hidden[seen[at]!]!++;
+      seen.fill(i, from, to + 1);
+      cells += Math.max(0, to - from + 1);
+    }
+    for (let j = 0; j < i; j++) {
+      if (hidden[j]! > 0) on.set(i * n + j, hidden[j]!);
+      hidden[j] = 0;
     }
     return cells;
   });
@@ -62,13 +65,16 @@ export function neighbourhoodOf(painted: readonly Area[]): Neighbourhood {
 /** Edges of cells at which two regions meet, by pair. */
 function edgesBetween({ columns, seen }: Picture, n: number): Map<number, number> {
   const out = new Map<number, number>();
+  const meet = (a: number, b: number): void => {
+    if (b < 0 || a === b) return;
+    const pair = a < b ? a * n + b : b * n + a;
+    out.set(pair, (out.get(pair) ?? 0) + 1);
+  };
   for (let at = 0; at + columns < seen.length; at++) {
-    for (const next of [at + 1, at + columns]) {
-      const [a, b] = [seen[at]!, seen[next]!];
-      if (a < 0 || b < 0 || a === b) continue;
-      const pair = Math.min(a, b) * n + Math.max(a, b);
-      out.set(pair, (out.get(pair) ?? 0) + 1);
-    }
+    const a = seen[at]!;
+    if (a < 0) continue;
+    meet(a, seen[at + 1]!);
+    meet(a, seen[at + columns]!);
   }
   return out;
 }
