@@ -103,7 +103,7 @@ const LEAST_HORN_MM2 = 0.03;
 /** Without the thin horns that a neighbour leaves between its own outline and the area's. */
 function withoutHorns(carved: Area, cover: Area): Area {
   const area = intersect(carved, opened(carved, HAIR_MM, 2 * KEEP_MM));
-  const thin = components(subtract(area, opened(area, HORN_MM, KEEP_MM))).filter((part) => areaOf(part) > LEAST_HORN_MM2);
+  const thin = components(subtract(area, roughOffset(opened(area, HORN_MM), KEEP_MM))).filter((part) => areaOf(part) > LEAST_HORN_MM2);
   const beside = thin.filter((part) => areaOf(intersect(roughOffset(part, HAIR_MM), cover)) > HAIR_MM * HORN_MM);
   return beside.length === 0 ? area : subtract(area, beside.flat());
 }

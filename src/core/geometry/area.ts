@@ -152,15 +152,11 @@ export function components(area: Area): Area[] {
 /** The part of an area within a box grown by `marginMm`. */
 export function cropped(area: Area, box: Bounds, marginMm: number): Area {
   if (area.length === 0) return area;
-  const rect = { left: box.minX - marginMm, top: box.minY - marginMm, right: box.maxX + marginMm, bottom: box.maxY + marginMm };
-  return intersect(area, [
-    [
-      { x: rect.left, y: rect.top },
-      { x: rect.right, y: rect.top },
-      { x: rect.right, y: rect.bottom },
-      { x: rect.left, y: rect.bottom },
-    ],
-  ]);
+  const [left, top, right, bottom] = [box.minX - marginMm, box.minY - marginMm, box.maxX + marginMm, box.maxY + marginMm];
+  const own = boundsOf(area);
+  if (own.minX >= left && own.minY >= top && own.maxX <= right && own.maxY <= bottom) return area;
+  const corners = [left, right, right, left].map((x, i): Point => ({ x, y: i < 2 ? top : bottom }));
+  return intersect(area, [corners]);
 }
 
 /** Straightens outlines within `tolerance`, dropping points that do not matter. */

@@ -64,19 +64,24 @@ export function withoutRepeats(line: Line, toleranceMm: number): Point[] {
  * @param closed whether the last point is followed by the first
  */
 export function smooth(line: Line, rounds: number, closed: boolean): Point[] {
-  let now = line.slice();
-  const n = now.length;
+  const [x, y] = [Float64Array.from(line, (p) => p.x), Float64Array.from(line, (p) => p.y)];
   for (let r = 0; r < rounds; r++) {
-    const next = now.slice();
-    for (let i = closed ? 0 : 1; i < (closed ? n : n - 1); i++) {
-      const a = now[(i + n - 1) % n]!;
-      const b = now[i]!;
-      const c = now[(i + 1) % n]!;
-      next[i] = { x: (a.x + 2 * b.x + c.x) / 4, y: (a.y + 2 * b.y + c.y) / 4 };
-    }
-    now = next;
+    averaged(x, closed);
+    averaged(y, closed);
   }
-  return now;
+  return line.map((_, i) => ({ x: x[i]!, y: y[i]! }));
+}
+
+/** One round of it, in place. */
+function averaged(v: Float64Array, closed: boolean): void {
+  const last = v.length - 1;
+  const first = v[0]!;
+  let before = closed ? v[last]! : first;
+  for (let i = closed ? 0 : 1; i < (closed ? last + 1 : last); i++) {
+    const here = v[i]!;
+    v[i] = (before + 2 * here + (i < last ? v[i + 1]! : first)) / 4;
+    before = here;
+  }
 }
 
 /** Unit tangents at every point by central differences. */

@@ -215,11 +215,12 @@ function tipsOf(branches: readonly Branch[]): Tip[] {
   for (const b of branches) for (const n of [b.from, b.to]) if (n >= 0) degree.set(n, (degree.get(n) ?? 0) + 1);
   return branches.flatMap((b, branch): Tip[] => {
     if (b.from === b.to) return [];
-    for (const outwards of [b, reversed(b)]) {
-      const footDegree = degree.get(outwards.from) ?? 0;
-      if (degree.get(outwards.to) !== 1 || footDegree < 3) continue;
+    for (const foot of [b.from, b.to]) {
+      const footDegree = degree.get(foot) ?? 0;
+      if (footDegree < 3 || degree.get(foot === b.from ? b.to : b.from) !== 1) continue;
+      const outwards = foot === b.from ? b : reversed(b);
       const ratio = reachFrom(outwards.points[0]!, outwards.points) / Math.max(1e-9, outwards.radii[0]!);
-      return [{ branch, foot: outwards.from, outwards, ratio, footDegree }];
+      return [{ branch, foot, outwards, ratio, footDegree }];
     }
     return [];
   });

@@ -14,23 +14,27 @@ function isTip(a: Point, b: Point, c: Point): boolean {
 export function withoutSpikes(rings: Area, perMm: number): Ring[] {
   return rings.flatMap((ring) => {
     if (ring.length > 2 && !hasTip(ring, perMm)) return [ring as Ring];
-    const made = trimmed(ring.map((p) => ({ x: Math.round(p.x * perMm), y: Math.round(p.y * perMm) })));
+    const made = trimmed(ring.map((p) => onLattice(p, perMm)));
     return made.length > 2 ? [made.map((p) => ({ x: p.x / perMm, y: p.y / perMm }))] : [];
   });
 }
 
 /** Whether there is anything to take out: nearly all rings stay as they are, without being made anew. */
 function hasTip(ring: readonly Point[], perMm: number): boolean {
-  const n = ring.length;
-  let [ax, ay] = [Math.round(ring[n - 2]!.x * perMm), Math.round(ring[n - 2]!.y * perMm)];
-  let [bx, by] = [Math.round(ring[n - 1]!.x * perMm), Math.round(ring[n - 1]!.y * perMm)];
-  for (const p of ring) {
-    const [cx, cy] = [Math.round(p.x * perMm), Math.round(p.y * perMm)];
-    if ((bx - ax) * (cy - by) - (by - ay) * (cx - bx) === 0 && (bx - ax) * (cx - bx) + (by - ay) * (cy - by) <= 0) return true;
-    [ax, ay, bx, by] = [bx, by, cx, cy];
+  let a = ring[ring.length - 2]!;
+  let b = ring[ring.length - 1]!;
+  for (const c of ring) {
+    const onward = (b.x - a.x) * (c.x - b.x) + (b.y - a.y) * (c.y - b.y);
+    const long = Math.abs(b.x - a.x) + Math.abs(b.y - a.y) + Math.abs(c.x - b.x) + Math.abs(c.y - b.y);
+    // Rounding moves each point by half a lattice line at most: where the ring plainly goes on there is no need to round.
+    if (onward * perMm <= 2 * long + 2 / perMm && isTip(onLattice(a, perMm), onLattice(b, perMm), onLattice(c, perMm))) return true;
+    a = b;
+    b = c;
   }
   return false;
 }
+
+const onLattice = (p: Point, perMm: number): Point => ({ x: Math.round(p.x * perMm), y: Math.round(p.y * perMm) });
 
 /** On whole numbers, so that what is straight is exactly so. */
 function trimmed(ring: readonly Point[]): Point[] {
