@@ -13,7 +13,7 @@ function isTip(a: Point, b: Point, c: Point): boolean {
  */
 export function withoutSpikes(rings: Area, perMm: number): Ring[] {
   return rings.flatMap((ring) => {
-    if (ring.length > 2 && !hasTip(ring, perMm)) return [ring as Ring];
+    if (ring.length > 2 && !hasTip(ring, perMm)) return [ring];
     const made = trimmed(ring.map((p) => onLattice(p, perMm)));
     return made.length > 2 ? [made.map((p) => ({ x: p.x / perMm, y: p.y / perMm }))] : [];
   });
