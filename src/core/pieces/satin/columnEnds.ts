@@ -38,7 +38,7 @@ export function withRowsToEnds(column: Column, spacingMm: number): Column {
 
 const lengthOf = (track: Track): number => track.advance[track.advance.length - 1]! - track.advance[0]!;
 
-function shortened(track: Track, before: number, after: number): Track {
+export function shortened(track: Track, before: number, after: number): Track {
   const n = track.advance.length;
   const first = track.advance[0]! + before;
   const last = track.advance[n - 1]! - after;
