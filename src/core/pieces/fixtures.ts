@@ -1,6 +1,7 @@
 import { recipeOf } from '../cloth/recipes';
 import { emptyJob } from '../document/job';
 import type { ClothKey, Job, Piece, PieceSettings } from '../document/types';
+import type { StartEnd } from '../stitches/startEnd';
 import { StitchBuffer, type StitchColumns } from '../stitches/buffer';
 import { prepareShape, resolveSettings, stitchShape } from './registry';
 
@@ -17,11 +18,11 @@ export function jobOf(pieces: readonly Piece[], cloth: ClothKey = 'twill'): Job 
 }
 
 /** Stitches of one piece alone, without ties. */
-export function stitchesOf(p: Piece, cloth: ClothKey = 'twill'): StitchColumns {
+export function stitchesOf(p: Piece, cloth: ClothKey = 'twill', ends: StartEnd = { start: null, end: null }): StitchColumns {
   const shape = prepareShape(p);
   if (!shape) throw new Error('the piece has no shape');
   const out = new StitchBuffer();
   const settings = resolveSettings(p, shape.facts, { recipe: recipeOf(cloth), settings: {}, threadWeight: 40 });
-  stitchShape(p, out, shape, settings, { start: null, end: null });
+  stitchShape(p, out, shape, settings, ends);
   return out.columns();
 }

@@ -14,6 +14,8 @@ export interface PreparedShape {
   areaMm2: number;
   /** Where it may begin and end; a kind that ends where it begins gives equal pairs. */
   ends: readonly { start: Point; end: Point }[];
+  /** Whether a column may begin and end anywhere on its outline too. */
+  anywhere?: boolean;
   /** Lines that the piece sews along. */
   lines?: readonly Line[];
   /** Direction of its rows near a place, as a unit vector; null where it has none. */

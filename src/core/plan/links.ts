@@ -2,7 +2,7 @@ import { recipeFor } from '../cloth/house';
 import type { Job } from '../document/types';
 import { ofEach } from '../geometry/known';
 import { emptyBounds, type Point } from '../geometry/point';
-import { withCrossings } from '../route/rimCrossings';
+import { withMorePlaces } from '../route/morePlaces';
 import { evaluate, type EvaluateOptions } from '../route/startsAndEnds';
 import { CoverGrid } from '../route/coverGrid';
 import type { RouteItem } from '../route/item';
@@ -43,9 +43,11 @@ function plainItems(shaped: readonly Shaped[]): { pieces: number[]; plain: Route
 const itemOf = ofEach(({ piece, shape, settings }: Shaped) => routeItem(piece, shape!, settings!));
 
 function withOptions(job: Job, pieces: number[], plain: readonly RouteItem[]): RouteInput {
-  const items = withCrossings(plain);
+  const items = withMorePlaces(plain);
   const pace = paceAt(recipeFor(job.brief).speed);
-  return { items, pieces, options: { pace, clean: job.settings.lettering === 'clean', fine: true, ...preferenceFor(items, job) } };
+  const { lettering, trimDistance } = job.settings;
+  const shown = { clean: lettering === 'clean', ...(trimDistance === undefined ? {} : { letterGapMm: trimDistance }) };
+  return { items, pieces, options: { pace, ...shown, fine: true, ...preferenceFor(items, job) } };
 }
 
 /**

@@ -65,7 +65,7 @@ function makeItem(piece: Piece, shape: PreparedShape, settings: ResolvedSettings
     box: boundsOf(shape.painted),
     barred: traits.barred,
     column: form === 'column',
-    rim: form === 'rows' ? shape.cover : null,
+    rim: form === 'rows' ? shape.cover : form === 'column' && shape.anywhere ? shape.painted : null,
     rowAt: rowsOf(piece, shape, settings),
     areaMm2: shape.areaMm2,
     widthMm: shape.facts.widthMm,

@@ -75,7 +75,8 @@ function meetingChoices(item: RouteItem, rim: Area, before: RouteItem, after: Ro
   if (extraStarts.length + extraEnds.length === 0) return own;
   const starts = pinnedStart ? [pinnedStart] : [...own.starts, ...extraStarts];
   const ends = pinnedEnd ? [pinnedEnd] : [...own.ends, ...extraEnds];
-  const apart = (start: Point, end: Point): boolean => pinnedStart !== null || pinnedEnd !== null || distance(end, start) > 0.5;
+  const apart = (start: Point, end: Point): boolean =>
+    item.column || pinnedStart !== null || pinnedEnd !== null || distance(end, start) > 0.5;
   return choicesFrom(starts.flatMap((start) => ends.filter((end) => apart(start, end)).map((end) => ({ start, end }))));
 }
 

@@ -5,8 +5,12 @@ import type { RouteItem } from './item';
 
 /** A gap that one stitch bridges without being seen, mm. */
 export const TOUCHING_MM = 1;
-/** Between columns of lettering a stitch may show this far: below it machines cannot trim, and people leave it (craft §6). */
+/** Between columns of lettering a stitch may show this far where nobody says otherwise: people leave it (craft §6), mm. */
 const LETTER_GAP_MM = 2;
+/** And elsewhere than along their base line never more: it is seen from a step away, mm. */
+const SHOWN_MM = 3;
+/** Letters stand on one line when their feet and heights differ by less than these shares of a height; a place is on it so near. */
+const BASE = { feet: 0.12, heights: 0.35, place: 0.25 };
 /** A thread may lie on finished rows of its own colour for so short a way, when it runs with them, mm. */
 const OVER_OWN_MM = 5;
 /** Any direction looks alike over so short a way, mm. */
@@ -17,6 +21,13 @@ const PROBE_MM = 0.25;
 const NEAR_CELLS = 3;
 /** A stitch over finished rows or a touching gap leads to it, mm. */
 const NEAR_MM = 1.4;
+
+/** Whether a stitch goes from foot to foot of two letters of a line. */
+function onBaseLine(from: Point, a: RouteItem, to: Point, b: RouteItem): boolean {
+  const [tall, other] = [a.box.maxY - a.box.minY, b.box.maxY - b.box.minY];
+  const alike = Math.abs(a.box.maxY - b.box.maxY) < BASE.feet * tall && Math.abs(tall - other) < BASE.heights * tall;
+  return alike && a.box.maxY - from.y < BASE.place * tall && b.box.maxY - to.y < BASE.place * tall;
+}
 
 /** What a straight stitch from place to place would show, mm. */
 interface Straight {
@@ -273,14 +284,15 @@ export class CoverGrid {
   }
 
   /** Whether one straight way to piece `k` needs no cut: hidden, over own rows a little, or across a gap nobody minds. */
-  goesStraight(from: Point, to: Point, k: number, clean: boolean): boolean {
+  goesStraight(from: Point, to: Point, k: number, clean: boolean, letterGapMm = LETTER_GAP_MM): boolean {
     const gap = distance(from, to);
     if (gap <= 0.05) return true;
     const { from: left, to: reached } = this.link ?? { from: this.sequence[k - 1], to: this.sequence[k] };
     const letters = !clean && reached?.column === true && left?.column === true;
+    const most = letters ? (onBaseLine(from, left, to, reached) ? letterGapMm : Math.min(letterGapMm, SHOWN_MM)) : TOUCHING_MM;
     const mostOver = clean ? OVER_ANYHOW_MM : OVER_OWN_MM;
     const seen = this.straight(from, to, k);
-    if (seen.barred || seen.bareMm > (letters ? LETTER_GAP_MM : TOUCHING_MM) || seen.overMm > mostOver) return false;
+    if (seen.barred || seen.bareMm > most || seen.overMm > mostOver) return false;
     return seen.overMm <= OVER_ANYHOW_MM || this.withRows(seen, from, to);
   }
 

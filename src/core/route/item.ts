@@ -26,7 +26,7 @@ export interface RouteItem {
   barred: boolean;
   /** A column of lettering or the like: the stitch to the next one may show a little. */
   column: boolean;
-  /** Its outline, when it may begin and end anywhere on it. */
+  /** Its outline, when it may begin and end anywhere on it: areas and columns. */
   rim: Area | null;
   /** Direction of its rows at a place, as a unit vector; null where nobody knows. */
   rowAt(p: Point): Point | null;
@@ -34,3 +34,6 @@ export interface RouteItem {
   widthMm: number;
   approach: Approach | null;
 }
+
+/** Rows over an area, as against columns and lines. */
+export const isArea = (item: Pick<RouteItem, 'rim' | 'column'>): boolean => item.rim !== null && !item.column;

@@ -30,7 +30,7 @@ export function linkTo(
   k: number,
   from: Point,
   to: Point,
-  { pace, clean }: { pace: Pace; clean: boolean },
+  { pace, clean, letterGapMm }: { pace: Pace; clean: boolean; letterGapMm?: number },
   looked: Bounds = emptyBounds(),
 ): Link {
   const target = sequence[k]!;
@@ -46,9 +46,9 @@ export function linkTo(
   if (way) {
     const length = way.slice(1).reduce((sum, p, i) => sum + distance(p, way[i]!), 0);
     if (length * pace.mm <= pace.trim) return { how: 'travel', way: inStitches(way), shownMm };
-    if (!ground.goesStraight(from, to, k, clean)) return { how: 'trim', way: [], reason: 'far', shownMm };
+    if (!ground.goesStraight(from, to, k, clean, letterGapMm)) return { how: 'trim', way: [], reason: 'far', shownMm };
   }
-  if (ground.goesStraight(from, to, k, clean)) {
+  if (ground.goesStraight(from, to, k, clean, letterGapMm)) {
     return gap <= TRAVEL_STITCH_MM ? { how: 'stitch', way: [], shownMm } : { how: 'travel', way: inStitches([from, to]), shownMm };
   }
   return { how: 'trim', way: [], reason: seen.barred ? 'barred' : 'open', shownMm };

@@ -1,7 +1,7 @@
 import type { RoutePolicy } from '../document/types';
 import { boundsTouch } from '../geometry/point';
 import type { Spans } from './cells';
-import type { RouteItem } from './item';
+import { isArea, type RouteItem } from './item';
 
 /** What an order costs beyond machine time, in seconds that one would give to avoid it. */
 export interface Objective {
@@ -64,10 +64,10 @@ const RIM_CELLS = 3;
 /** For each item the later, narrow ones that run along its edge. Items are in the given order. */
 export function outlinesOf(items: readonly RouteItem[]): number[][] {
   return items.map((fill, f) => {
-    if (fill.rim === null || fill.areaMm2 < LEAST_FILL_MM2) return [];
+    if (!isArea(fill) || fill.areaMm2 < LEAST_FILL_MM2) return [];
     let rim: Rim | null = null;
     return items.flatMap((o, i) => {
-      if (i <= f || o.rim !== null || o.widthMm > WIDEST_OUTLINE_MM || !boundsTouch(fill.box, o.box)) return [];
+      if (i <= f || isArea(o) || o.widthMm > WIDEST_OUTLINE_MM || !boundsTouch(fill.box, o.box)) return [];
       rim ??= rimOf(fill.painted);
       return shareIn(o.painted, rim.near) >= ALONG_EDGE && followed(rim, o.painted) >= OF_EDGE ? [i] : [];
     });

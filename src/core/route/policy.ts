@@ -2,7 +2,7 @@ import { isCap } from '../document/job';
 import type { Job, RoutePolicy } from '../document/types';
 import type { Point } from '../geometry/point';
 import type { EvaluateOptions } from './startsAndEnds';
-import type { RouteItem } from './item';
+import { isArea, type RouteItem } from './item';
 
 /** Areas from here on have a side to begin at, mm². */
 const LARGE_MM2 = 400;
@@ -24,7 +24,7 @@ export function preferenceFor(items: readonly RouteItem[], job: Job): Pick<Evalu
     preference(i, position, { start, end }) {
       const item = items[i]!;
       if (cap) return WORTH_S * 0.5 * (height(item, start) + 1 - height(item, end));
-      if (item.rim === null || item.areaMm2 < LARGE_MM2) return 0;
+      if (!isArea(item) || item.areaMm2 < LARGE_MM2) return 0;
       const low = areaStart === 'low' || position % 2 === 0;
       return WORTH_S * (low ? height(item, start) : 1 - height(item, start));
     },

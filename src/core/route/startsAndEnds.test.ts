@@ -5,7 +5,7 @@ import { CoverGrid } from './coverGrid';
 import type { RouteItem } from './item';
 import { at, box, item, NONE } from './itemFixtures';
 import { linkTo } from './link';
-import { withCrossings } from './rimCrossings';
+import { withMorePlaces } from './morePlaces';
 import { paceAt } from './seconds';
 import { evaluate, type EvaluateOptions } from './startsAndEnds';
 import { hiddenWay } from './ways';
@@ -198,30 +198,55 @@ describe('places where later lines cross a rim', () => {
   const square = box(0, 0, 20);
   const field = item(square, { rim: square, candidates: [{ start: at(0, 0), end: at(20, 20) }] });
   const lineAt = (y: number): RouteItem =>
-    item([], { hides: NONE, lines: [[at(-5, y), at(25, y)]], box: { minX: -5, minY: y, maxX: 25, maxY: y } });
+    item([], { thread: 'of lines', hides: NONE, lines: [[at(-5, y), at(25, y)]], box: { minX: -5, minY: y, maxX: 25, maxY: y } });
 
   it('are added as starts and ends, six at the most, and no pair goes nowhere', () => {
-    const [made] = withCrossings([field, lineAt(5)]);
+    const [made] = withMorePlaces([field, lineAt(5)]);
     const starts = [...new Set(made!.candidates.map((c) => c.start))];
     expect(starts).toEqual(expect.arrayContaining([at(0, 0), at(20, 5), at(0, 5)]));
     expect(made!.candidates.every((c) => c.start !== c.end)).toBe(true);
     expect(made!.candidates).toHaveLength(starts.length * (starts.length - 1));
-    const [many] = withCrossings([field, ...[2, 4, 6, 8, 10].map(lineAt)]);
+    const [many] = withMorePlaces([field, ...[2, 4, 6, 8, 10].map(lineAt)]);
     expect(new Set(many!.candidates.map((c) => c.start)).size).toBe(7);
   });
 
   it('are the same objects as long as nothing changed', () => {
     const line = lineAt(7);
-    const [first] = withCrossings([field, line]);
-    expect(withCrossings([field, line])[0]).toBe(first);
-    expect(withCrossings([field, lineAt(9)])[0]).not.toBe(first);
+    const [first] = withMorePlaces([field, line]);
+    expect(withMorePlaces([field, line])[0]).toBe(first);
+    expect(withMorePlaces([field, lineAt(9)])[0]).not.toBe(first);
   });
 
   it('earlier lines, lines elsewhere and pieces without a rim add none', () => {
-    expect(withCrossings([lineAt(5), field])[1]).toBe(field);
-    expect(withCrossings([field, lineAt(50)])[0]).toBe(field);
+    expect(withMorePlaces([lineAt(5), field])[1]).toBe(field);
+    expect(withMorePlaces([field, lineAt(50)])[0]).toBe(field);
     const plain = item(square);
-    expect(withCrossings([plain, lineAt(5)])[0]).toBe(plain);
+    expect(withMorePlaces([plain, lineAt(5)])[0]).toBe(plain);
+  });
+});
+
+describe('places that face the nearest pieces of a thread', () => {
+  const column = (x: number, thread = 't'): RouteItem =>
+    item(box(x, 0, 4, 20), { thread, column: true, rim: box(x, 0, 4, 20), candidates: [{ start: at(x + 2, 0), end: at(x + 2, 20) }] });
+  const startsOf = (i: RouteItem) => [...new Set(i.candidates.map((c) => c.start))];
+
+  it('lie where two come nearest, at both ends of the stretch, and any goes with any', () => {
+    const [made] = withMorePlaces([column(0), column(6)]);
+    expect(startsOf(made!)).toEqual(expect.arrayContaining([at(4, 0), at(4, 20)]));
+    expect(made!.candidates).toHaveLength(startsOf(made!).length ** 2);
+  });
+
+  it('none face other threads, or pieces too far for a stitch', () => {
+    const lone = column(0);
+    expect(withMorePlaces([lone, column(6, 'u')])[0]).toBe(lone);
+    expect(withMorePlaces([lone, column(30)])[0]).toBe(lone);
+  });
+
+  it('only the nearest few are faced', () => {
+    const round = Array.from({ length: 12 }, (_, k) =>
+      item(box(6 + k / 4, 0, 1), { rim: box(6 + k / 4, 0, 1), candidates: [{ start: at(7, 0), end: at(7, 1) }] }),
+    );
+    expect(startsOf(withMorePlaces([column(0), ...round])[0]!).length).toBeLessThanOrEqual(1 + 2 * 6);
   });
 });
 

@@ -21,6 +21,8 @@ export interface EvaluateOptions {
   pace: Pace;
   /** Cleanest gaps: no stitch between columns that could be seen. */
   clean: boolean;
+  /** Otherwise one may show so far there, mm. */
+  letterGapMm?: number;
   /** Tries the places on rims nearest to each neighbour too: better and slower. */
   fine: boolean;
   /** What it costs to begin or end a piece here, seconds. */
@@ -163,13 +165,13 @@ function linkSeconds(
   k: number,
   offMm: number | null,
   target: RouteItem,
-  { pace, clean }: EvaluateOptions,
+  { pace, clean, letterGapMm }: EvaluateOptions,
 ): number {
   const gap = distance(from, to);
   if (target.approach?.how === 'travel') return gap * pace.mm;
   // Places right on the hidden way are better than those beside it: pieces end where asked only within a row or two.
   if (offMm !== null) return gap * DETOUR * pace.mm + offMm * SHOWN_PER_MM;
-  if (gap > LONGEST_SHOWN_MM || !ground.goesStraight(from, to, k, clean)) return Infinity;
+  if (gap > LONGEST_SHOWN_MM || !ground.goesStraight(from, to, k, clean, letterGapMm)) return Infinity;
   return gap * (pace.mm + SHOWN_PER_MM);
 }
 

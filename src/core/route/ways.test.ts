@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { boundsOf, type Line, type Point } from '../geometry/point';
 import { spansAlong } from './cells';
 import { allows, constraintsOf } from './constraints';
-import { withCrossings } from './rimCrossings';
+import { withMorePlaces } from './morePlaces';
 import { CoverGrid } from './coverGrid';
 import { at, box, item } from './itemFixtures';
 import type { RouteItem } from './item';
@@ -172,13 +172,13 @@ describe('what must come before what', () => {
 
 test('an area offers places where later lines cross its rim', () => {
   const lines = [[at(-5, 5), at(15, 5)]];
-  const line = item([], { lines, box: boundsOf(lines) });
+  const line = item([], { thread: 'of the line', lines, box: boundsOf(lines) });
   const area = item(box(0, 0, 10), { rim: box(0, 0, 10), candidates: [{ start: at(0, 0), end: at(10, 10) }] });
-  const starts = withCrossings([area, line])[0]!.candidates.map((c) => c.start);
+  const starts = withMorePlaces([area, line])[0]!.candidates.map((c) => c.start);
   for (const crossing of [at(0, 5), at(10, 5)]) expect(starts).toContainEqual(crossing);
   expect(starts).toContainEqual(at(0, 0));
   // A line that is sewn before hides nothing that comes after it.
-  expect(withCrossings([line, area])[1]).toBe(area);
+  expect(withMorePlaces([line, area])[1]).toBe(area);
 });
 
 test('a trim costs its seven seconds and the ties about it', () => {

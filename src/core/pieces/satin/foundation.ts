@@ -64,8 +64,9 @@ export function layFoundation(out: StitchBuffer, track: Track, fromEnd: boolean,
       runTrack(out, track, atEnd, length, null, Role.underlay);
       atEnd = !atEnd;
     } else if (layer.kind === 'edge-run') {
-      runTrack(out, track, atEnd, length, { side: 'left', inset }, Role.underlay);
-      runTrack(out, track, !atEnd, length, { side: 'right', inset }, Role.underlay);
+      const first = nearerSide(track, atEnd, out.last());
+      runTrack(out, track, atEnd, length, { side: first, inset }, Role.underlay);
+      runTrack(out, track, !atEnd, length, { side: first === 'left' ? 'right' : 'left', inset }, Role.underlay);
     } else {
       const passes = layer.kind === 'double-zigzag' ? 2 : 1;
       for (let i = 0; i < passes; i++) {
@@ -78,6 +79,12 @@ export function layFoundation(out: StitchBuffer, track: Track, fromEnd: boolean,
     const role = settings.underlay.length > 0 ? Role.underlay : Role.travel;
     runTrack(out, track, atEnd, settings.runLengthMm, null, role);
   }
+}
+
+/** The side of an end at which the needle stands. */
+function nearerSide(track: Track, atEnd: boolean, here: Point | null): 'left' | 'right' {
+  const i = atEnd ? track.left.length - 1 : 0;
+  return here && distance(here, track.right[i]!) < distance(here, track.left[i]!) ? 'right' : 'left';
 }
 
 const zigzagOf = (layer: UnderlayLayer, pass: number): ColumnCover => ({

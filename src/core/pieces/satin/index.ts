@@ -16,7 +16,7 @@ import { networkFromSides } from './fromSides';
 import { networkFromSlants } from './fromSlants';
 import { satinSettings, underSchool } from './settings';
 import { sewNetwork } from './sewNetwork';
-import { medianWidth, type ColumnNetwork, type Track } from './track';
+import { medianWidth, type Column, type ColumnNetwork, type Track } from './track';
 import type { StartEnd } from '../../stitches/startEnd';
 import { WIDEST_SATIN_MM } from '../../units/craft';
 import { rowsSentence } from '../sentence';
@@ -69,6 +69,23 @@ function networkOf(piece: Piece): { network: ColumnNetwork; painted: Area } | nu
   return { network: { columns }, painted: outline.area };
 }
 
+/** So many ends of columns are tried as places to begin and end. */
+const MOST_PLACES = 10;
+const ONE_PLACE_MM = 0.1;
+
+/** Where columns end, open ends first. */
+function placesOf(columns: readonly Column[]): Point[] {
+  const ends = columns.flatMap((c) => [
+    { at: middleOf(c.track, false), open: c.openFrom === true },
+    { at: middleOf(c.track, true), open: c.openTo === true },
+  ]);
+  const places: Point[] = [];
+  for (const { at } of [...ends.filter((e) => e.open), ...ends.filter((e) => !e.open)]) {
+    if (places.every((p) => distance(p, at) > ONE_PLACE_MM)) places.push(at);
+  }
+  return places.slice(0, MOST_PLACES);
+}
+
 const middleOf = (t: Track, last: boolean): Point => {
   const i = last ? t.left.length - 1 : 0;
   return { x: (t.left[i]!.x + t.right[i]!.x) / 2, y: (t.left[i]!.y + t.right[i]!.y) / 2 };
@@ -78,15 +95,14 @@ function prepare(piece: Piece): SatinShape | null {
   const made = networkOf(piece);
   if (!made || made.network.columns.length === 0) return null;
   const { columns } = made.network;
-  const points = columns.flatMap((c) => [middleOf(c.track, false), middleOf(c.track, true)]);
-  const lone = columns.length === 1 && distance(points[0]!, points[1]!) > 0.1;
-  const same = points.slice(0, 24).map((p) => ({ start: p, end: p }));
+  const places = placesOf(columns);
   return {
     facts: { widthMm: medianWidth(columns.map((c) => c.track)), angleDeg: 0 },
     cover: made.painted,
     painted: made.painted,
     areaMm2: areaOf(made.painted),
-    ends: lone ? [...same, { start: points[0]!, end: points[1]! }, { start: points[1]!, end: points[0]! }] : same,
+    ends: places.flatMap((start) => places.map((end) => ({ start, end }))),
+    anywhere: true,
     network: made.network,
     rowAt: (p) =>
       rowNear(

@@ -33,7 +33,10 @@ export function sewNetwork(
   const groups = groupsOf(columns);
   groups.forEach((group, i) => {
     const last = i === groups.length - 1;
-    new Walk(out, group, settings).sew(i === 0 ? start : null, last && (groups.length === 1 || isOn(group, end)) ? end : null);
+    new Walk(out, group, settings).sew(
+      i === 0 ? start : null,
+      last && (groups.length === 1 || (end !== null && onRow(group, end) !== null)) ? end : null,
+    );
   });
 }
 
@@ -60,8 +63,17 @@ function groupsOf(columns: readonly Column[]): Column[][] {
 /** A place belongs to columns of which a row passes this near, mm. */
 const ON_ROW_MM = 0.75;
 
-const isOn = (columns: readonly Column[], p: Point | null): boolean =>
-  p !== null && columns.some((c) => c.track.left.some((l, i) => nearestOnLine([l, c.track.right[i]!], p).distance < ON_ROW_MM));
+/** The place on a row nearest to a place, null where none passes near. */
+function onRow(columns: readonly Column[], p: Point): Point | null {
+  let best = { distance: ON_ROW_MM, point: p };
+  for (const { track } of columns) {
+    track.left.forEach((l, i) => {
+      const near = nearestOnLine([l, track.right[i]!], p);
+      if (near.distance < best.distance) best = near;
+    });
+  }
+  return best.distance < ON_ROW_MM ? best.point : null;
+}
 
 /** The needle stands where it was asked to when it is this near, mm. */
 const THERE_MM = 0.3;
@@ -86,10 +98,12 @@ class Walk {
     const from = this.nodeFor(start ?? this.out.last());
     const to = end !== null ? this.nodeFor(end) : lone && this.settings.ends !== 'capped' && from === lone.from ? lone.to : from;
     const first = this.placeOf(from);
-    if (start && distance(start, first) > THERE_MM && isOn(this.columns, start)) this.out.push(start.x, start.y, Role.travel);
+    const begin = start && onRow(this.columns, start);
+    if (begin) this.out.push(begin.x, begin.y, Role.travel);
     else moveTo(this.out, first, this.settings.ways);
     this.goAlong(wayBetween(this.columns, from, to), from);
-    if (end && this.out.length > 0 && isOn(this.columns, end)) this.finishAt(end);
+    const finish = end && onRow(this.columns, end);
+    if (finish && this.out.length > 0) this.finishAt(finish);
   }
 
   /** The node at a place, made there if need be. */
@@ -121,15 +135,16 @@ class Walk {
     const backwards = column.from !== node;
     const far = backwards ? column.from : column.to;
     const first = aside.filter((c) => !this.done.has(c) && tuckedAt(c, far));
+    const laid = this.laidOn(column);
     this.done.add(column);
-    sewCap(out, column, backwards, settings);
-    layFoundation(out, column.track, backwards, settings, first.length > 0);
-    sewCap(out, column, !backwards, settings);
+    sewCap(out, laid, backwards, settings);
+    layFoundation(out, laid.track, backwards, settings, first.length > 0);
+    sewCap(out, laid, !backwards, settings);
     if (first.length > 0) {
       this.sewFrom(aside, far, first);
-      runTrack(out, column.track, !backwards, settings.runLengthMm, null, Role.travel);
+      runTrack(out, laid.track, !backwards, settings.runLengthMm, null, Role.travel);
     }
-    this.cover(column, backwards);
+    this.cover(column, laid, backwards);
     return far;
   }
 
@@ -142,27 +157,29 @@ class Walk {
       this.done.add(column);
       const backwards = column.from !== node;
       const far = backwards ? column.from : column.to;
-      sewCap(out, column, backwards, settings);
-      layFoundation(out, column.track, backwards, settings, true);
-      sewCap(out, column, !backwards, settings);
+      const laid = this.laidOn(column);
+      sewCap(out, laid, backwards, settings);
+      layFoundation(out, laid.track, backwards, settings, true);
+      sewCap(out, laid, !backwards, settings);
       if (far !== node) this.sewFrom(columns, far);
-      this.cover(column, !backwards);
+      // What it was to be tucked under may have been sewn from its far end.
+      this.cover(column, this.laidOn(column), !backwards);
     }
   }
 
-  private cover(column: Column, backwards: boolean): void {
-    const track = this.laidOn(column);
+  private cover(column: Column, { track }: Column, backwards: boolean): void {
     approach(this.out, track, backwards, this.settings);
     sewColumn(this.out, track, backwards, this.settings.cover, Role.cover);
     this.covered.add(column);
   }
 
   /** A column whose end was to be tucked under one that is sewn already: it hardly laps it instead. */
-  private laidOn(column: Column): Column['track'] {
+  private laidOn(column: Column): Column {
     const late = (node: number): boolean =>
       tuckedAt(column, node) && [...this.covered].some((c) => (c.from === node || c.to === node) && !tuckedAt(c, node));
     const [atFrom, atTo] = [late(column.from), late(column.to)];
-    return atFrom || atTo ? shortened(column.track, atFrom ? ON_TOP_MM : 0, atTo ? ON_TOP_MM : 0) : column.track;
+    if (!atFrom && !atTo) return column;
+    return { ...column, track: shortened(column.track, atFrom ? ON_TOP_MM : 0, atTo ? ON_TOP_MM : 0) };
   }
 
   /** The last stitch, along the last row. */
