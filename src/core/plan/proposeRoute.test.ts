@@ -1,3 +1,7 @@
+import fc from 'fast-check';
+import { nearestOnLine } from '../geometry/line';
+import { dataToRings } from '../geometry/path';
+import type { Point } from '../geometry/point';
 import type { Job, Piece, RoutePolicy } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
 import { objectiveOf } from '../route/objectives';
@@ -10,6 +14,7 @@ import { Planner } from './planner';
 import { measurePlan } from './measure';
 import { inOrder, proposeRoute } from './proposeRoute';
 import { routeInput } from './links';
+import { wordPieces } from './wordFixtures';
 
 const rect = (x: number, y: number, w: number, h: number): string => `M${x},${y} h${w} v${h} h${-w} Z`;
 const bar = (x: number, y: number, w: number, h: number, thread = 't1'): Piece =>
@@ -176,3 +181,33 @@ test('on 200 random jobs of up to 8 pieces the order found is within 2 % of the 
   }
   expect(worst).toBeLessThan(0.02);
 }, 120_000);
+
+describe('words of block capitals', () => {
+  const awayMm = (a: readonly Point[][], b: readonly Point[][]): number =>
+    Math.min(
+      ...a.flatMap((ring) => ring.flatMap((p) => b.map((other) => nearestOnLine([...other, other[0]!], p).distance))),
+      ...b.flatMap((ring) => ring.flatMap((p) => a.map((other) => nearestOnLine([...other, other[0]!], p).distance))),
+    );
+  const letter = fc.constantFrom(...'ABCDEFGHIJKLMNOPQRSTUVWXYZ');
+  const word = fc.record({
+    letters: fc.array(letter, { minLength: 3, maxLength: 9 }),
+    heightMm: fc.double({ min: 6, max: 20, noNaN: true }),
+    bar: fc.double({ min: 0.14, max: 0.2, noNaN: true }),
+    gapMm: fc.double({ min: 0.6, max: 2.2, noNaN: true }),
+    shuffle: fc.infiniteStream(fc.nat()),
+  });
+
+  it('as outlines are cut once, whatever order they are drawn in', () => {
+    fc.assert(
+      fc.property(word, ({ letters, heightMm, bar, gapMm, shuffle }) => {
+        const pieces = wordPieces({ text: letters.join(''), heightMm, barMm: bar * heightMm, gapMm }, 'outlines');
+        // Neighbours that are farther apart at their nearest than a stitch may show are rightly cut between.
+        const rings = pieces.map((p) => dataToRings(p.area!));
+        const apart = rings.slice(1).filter((own, i) => awayMm(own, rings[i]!) > 2.5).length;
+        const keys = pieces.map((p) => ({ p, key: shuffle.next().value as number }));
+        expect(after(named(keys.sort((a, b) => a.key - b.key).map((k) => k.p)), 'stops').trims).toBeLessThanOrEqual(1 + apart);
+      }),
+      { seed: 7, numRuns: 25 },
+    );
+  });
+});

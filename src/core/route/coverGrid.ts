@@ -7,10 +7,14 @@ import type { RouteItem } from './item';
 export const TOUCHING_MM = 1;
 /** Between columns of lettering a stitch may show this far where nobody says otherwise: people leave it (craft §6), mm. */
 const LETTER_GAP_MM = 2;
-/** And elsewhere than along their base line never more: it is seen from a step away, mm. */
-const SHOWN_MM = 3;
-/** Letters stand on one line when their feet and heights differ by less than these shares of a height; a place is on it so near. */
-const BASE = { feet: 0.12, heights: 0.35, place: 0.25 };
+/** Elsewhere than along their base line letters are joined over so much cloth at most, other columns over less: it is seen, mm. */
+const BETWEEN_LETTERS_MM = 3;
+const SHOWN_MM = 2;
+/**
+ * Letters stand on one line when they are up to so high, mm, their feet, heights and the widths of their bars differ by less than
+ * these shares, and the gap is at most so much of their height; a place is on the line so near.
+ */
+const BASE = { mostMm: 60, feet: 0.12, heights: 0.3, widths: 0.35, gap: 0.8, place: 0.25 };
 /** A thread may lie on finished rows of its own colour for so short a way, when it runs with them, mm. */
 const OVER_OWN_MM = 5;
 /** Any direction looks alike over so short a way, mm. */
@@ -22,11 +26,15 @@ const NEAR_CELLS = 3;
 /** A stitch over finished rows or a touching gap leads to it, mm. */
 const NEAR_MM = 1.4;
 
-/** Whether a stitch goes from foot to foot of two letters of a line. */
-function onBaseLine(from: Point, a: RouteItem, to: Point, b: RouteItem): boolean {
+/** How much of a stitch between two columns may show: letters of a line are joined along their feet, mm. */
+function mostShown(from: Point, a: RouteItem, to: Point, b: RouteItem, letterGapMm: number): number {
   const [tall, other] = [a.box.maxY - a.box.minY, b.box.maxY - b.box.minY];
-  const alike = Math.abs(a.box.maxY - b.box.maxY) < BASE.feet * tall && Math.abs(tall - other) < BASE.heights * tall;
-  return alike && a.box.maxY - from.y < BASE.place * tall && b.box.maxY - to.y < BASE.place * tall;
+  const feet = Math.abs(a.box.maxY - b.box.maxY) < BASE.feet * tall;
+  const level = (feet || Math.abs(a.box.minY - b.box.minY) < BASE.feet * tall) && Math.abs(tall - other) < BASE.heights * tall;
+  const letters = level && tall < BASE.mostMm && Math.abs(a.widthMm - b.widthMm) < BASE.widths * a.widthMm;
+  if (!letters || distance(from, to) > BASE.gap * tall) return Math.min(letterGapMm, SHOWN_MM);
+  const low = feet && a.box.maxY - from.y < BASE.place * tall && b.box.maxY - to.y < BASE.place * tall;
+  return low ? letterGapMm : Math.min(letterGapMm, BETWEEN_LETTERS_MM);
 }
 
 /** What a straight stitch from place to place would show, mm. */
@@ -284,12 +292,12 @@ export class CoverGrid {
   }
 
   /** Whether one straight way to piece `k` needs no cut: hidden, over own rows a little, or across a gap nobody minds. */
-  goesStraight(from: Point, to: Point, k: number, clean: boolean, letterGapMm = LETTER_GAP_MM): boolean {
+  goesStraight(from: Point, to: Point, k: number, clean: boolean, letterGapMm = LETTER_GAP_MM, slackMm = 0): boolean {
     const gap = distance(from, to);
     if (gap <= 0.05) return true;
     const { from: left, to: reached } = this.link ?? { from: this.sequence[k - 1], to: this.sequence[k] };
     const letters = !clean && reached?.column === true && left?.column === true;
-    const most = letters ? (onBaseLine(from, left, to, reached) ? letterGapMm : Math.min(letterGapMm, SHOWN_MM)) : TOUCHING_MM;
+    const most = letters ? mostShown(from, left, to, reached, letterGapMm) - slackMm : TOUCHING_MM;
     const mostOver = clean ? OVER_ANYHOW_MM : OVER_OWN_MM;
     const seen = this.straight(from, to, k);
     if (seen.barred || seen.bareMm > most || seen.overMm > mostOver) return false;

@@ -91,8 +91,20 @@ const linesOf = ofEach(({ rim, lines, candidates }: RouteItem): Line[] => {
   return lines.length > 0 ? [...lines] : candidates.map((c) => [c.start, c.start]);
 });
 
+/** What a letter's foot is: the lowest part of it, as a share of its height. */
+const FOOT = 0.25;
+
 const knownFacing = ofPair((item: RouteItem, other: RouteItem): Facing => {
   const [own, theirs] = [linesOf(item), linesOf(other)];
+  const whole = nearestBetween(own, theirs);
+  if (!item.column || !other.column) return whole;
+  const footOf = ({ box }: RouteItem): number => box.maxY - FOOT * (box.maxY - box.minY);
+  const below = (lines: readonly Line[], y: number): Line[] => lines.flatMap((l) => l.filter((p) => p.y >= y).map((p) => [p, p]));
+  const feet = nearestBetween(below(own, footOf(item)), below(theirs, footOf(other)));
+  return { ...whole, places: [...whole.places, ...feet.places.slice(0, 1).filter((p) => !whole.places.includes(p))] };
+});
+
+function nearestBetween(own: readonly Line[], theirs: readonly Line[]): Facing {
   const found = [
     ...own.flatMap((line) => line.map((place) => ({ place, away: nearestOf(theirs, place).distance }))),
     ...theirs.flatMap((line) =>
@@ -109,7 +121,7 @@ const knownFacing = ofPair((item: RouteItem, other: RouteItem): Facing => {
   const one = farFrom(nearest[0]!);
   const two = farFrom(one);
   return { awayMm, places: distance(one, two) < ONE_PLACE_MM ? [one] : [one, two] };
-});
+}
 
 function nearestOf(lines: readonly Line[], p: Point): { distance: number; point: Point } {
   let best = { distance: Infinity, point: p };

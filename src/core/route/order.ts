@@ -1,6 +1,7 @@
 import { boundsOf, boundsTouch, type Bounds } from '../geometry/point';
 import { areaOf, intersect } from '../geometry/area';
 import type { Area } from '../geometry/point';
+import { nearbyOrder } from './nearby';
 import { threadBlocks } from './threadBlocks';
 
 /** What the first order needs to know of a piece, in painting order (background first). */
@@ -15,7 +16,7 @@ export interface OrderItem {
 const ON_TOP_MM2 = 0.05;
 
 /**
- * A sensible first order: as few changes of thread as what lies over what allows, and one over the other as drawn. Among pieces of one thread that may be next, the nearest one is.
+ * A sensible first order: as few changes of thread as what lies over what allows, and one over the other as drawn. Pieces of one thread come so that each lies near the one before it.
  * @returns indices into `items`
  */
 export function firstOrder(items: readonly OrderItem[]): number[] {
@@ -24,16 +25,15 @@ export function firstOrder(items: readonly OrderItem[]): number[] {
   const waiting = new Set(items.map((_, i) => i));
   const out: number[] = [];
   const threads = items.map((i) => i.thread);
-  let here = { x: 0, y: 0 };
   for (const thread of threadBlocks(threads, under)) {
+    const block: number[] = [];
     for (;;) {
       const ready = [...waiting].filter((i) => threads[i] === thread && under[i]!.every((j) => !waiting.has(j)));
       if (ready.length === 0) break;
-      const next = ready.reduce((a, b) => (away(boxes[b]!, here) < away(boxes[a]!, here) ? b : a));
-      waiting.delete(next);
-      out.push(next);
-      here = centreOf(boxes[next]!);
+      block.push(...ready);
+      ready.forEach((i) => waiting.delete(i));
     }
+    out.push(...nearbyOrder(boxes, block, under));
   }
   return out;
 }
@@ -46,11 +46,4 @@ function below(items: readonly OrderItem[], boxes: readonly Bounds[], i: number)
     if (areaOf(intersect(items[i]!.painted, items[j]!.painted)) > ON_TOP_MM2) out.push(j);
   }
   return out;
-}
-
-const centreOf = (b: Bounds) => ({ x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 });
-
-function away(b: Bounds, p: { x: number; y: number }): number {
-  const c = centreOf(b);
-  return (c.x - p.x) ** 2 + (c.y - p.y) ** 2;
 }

@@ -29,6 +29,8 @@ export interface EvaluateOptions {
   preference?(item: number, position: number, option: { start: Point; end: Point }): number;
 }
 
+/** A column ends within so much of where it is asked to: a stitch may come out so much longer, mm. */
+const ROW_MM = 0.4;
 /** A visible stitch between letters is worth avoiding, though not a cut, seconds per mm. */
 const SHOWN_PER_MM = 0.4;
 
@@ -171,7 +173,7 @@ function linkSeconds(
   if (target.approach?.how === 'travel') return gap * pace.mm;
   // Places right on the hidden way are better than those beside it: pieces end where asked only within a row or two.
   if (offMm !== null) return gap * DETOUR * pace.mm + offMm * SHOWN_PER_MM;
-  if (gap > LONGEST_SHOWN_MM || !ground.goesStraight(from, to, k, clean, letterGapMm)) return Infinity;
+  if (gap > LONGEST_SHOWN_MM || !ground.goesStraight(from, to, k, clean, letterGapMm, ROW_MM)) return Infinity;
   return gap * (pace.mm + SHOWN_PER_MM);
 }
 

@@ -24,16 +24,19 @@ export function withEnds(column: Column, ends: ColumnEnds, pushMm: number, compM
 }
 
 /**
- * A column with two open ends whose first and last rows lie at its very ends: its rows are moved together or apart by less than
- * one of them in all, where the lattice would leave up to half a spacing bare at each end.
+ * A column whose last rows lie at the very ends that are open: its rows are moved together or apart by less than one of them in
+ * all, where the lattice would leave up to half a spacing bare at each end. Where something goes on from it, its rows go on too.
  */
 export function withRowsToEnds(column: Column, spacingMm: number): Column {
-  if (!column.openFrom || !column.openTo) return column;
+  if (!column.openFrom && !column.openTo) return column;
   const { track } = column;
-  const [half, length, start] = [spacingMm / 2, lengthOf(track), track.advance[0]!];
-  const rows = Math.round(length / half);
-  if (rows < 1) return column;
-  return { ...column, track: { ...track, advance: track.advance.map((a) => ((a - start) * rows * half) / length) } };
+  const [half, first, last] = [spacingMm / 2, track.advance[0]!, track.advance[track.advance.length - 1]!];
+  const onLattice = (a: number): number => Math.round(a / half) * half;
+  const from = column.openFrom ? (column.openTo ? 0 : onLattice(first)) : first;
+  const to = !column.openTo ? last : column.openFrom ? onLattice(last - first) : onLattice(last);
+  if (to - from < half || last - first < half) return column;
+  const stretch = (to - from) / (last - first);
+  return { ...column, track: { ...track, advance: track.advance.map((a) => from + (a - first) * stretch) } };
 }
 
 const lengthOf = (track: Track): number => track.advance[track.advance.length - 1]! - track.advance[0]!;

@@ -9,7 +9,7 @@ import { sewColumn } from './cover';
 import { shortened, withEnds, withRowsToEnds } from './columnEnds';
 import { approach, endOf, layFoundation, runAlong, runTrack, sewCap, type ColumnSettings } from './foundation';
 import { dividedAt, wayBetween } from './nodes';
-import type { Column, ColumnNetwork } from './track';
+import { centreLine, type Column, type ColumnNetwork } from './track';
 
 /**
  * Sews a network of columns as one unbroken path from any place of it to any other.
@@ -32,12 +32,24 @@ export function sewNetwork(
   if (columns.length === 0) return;
   const groups = groupsOf(columns);
   groups.forEach((group, i) => {
-    const last = i === groups.length - 1;
-    new Walk(out, group, settings).sew(
-      i === 0 ? start : null,
-      last && (groups.length === 1 || (end !== null && onRow(group, end) !== null)) ? end : null,
-    );
+    const next = groups[i + 1];
+    const wish = next ? nearestTo(group, next) : end && (groups.length === 1 || onRow(group, end)) ? end : null;
+    new Walk(out, group, settings).sew(i === 0 ? start : null, wish);
   });
+}
+
+/** Rows looked at when groups are compared, one of so many. */
+const EACH = 6;
+
+/** The middle of the row of some columns that lies nearest to others. */
+function nearestTo(columns: readonly Column[], others: readonly Column[]): Point {
+  const middles = (list: readonly Column[]): Point[] => list.flatMap((c) => centreLine(c.track).filter((_, i) => i % EACH === 0));
+  const theirs = middles(others);
+  const away = (p: Point): number => theirs.reduce((least, q) => Math.min(least, distance(p, q)), Infinity);
+  return middles(columns).reduce((best, p) => (away(p) < best.away ? { p, away: away(p) } : best), {
+    p: middles(columns)[0]!,
+    away: Infinity,
+  }).p;
 }
 
 /** Columns that hang together by their nodes; the longest group last, so that it covers the ways to the others. */
