@@ -53,9 +53,13 @@ function traitsOf(piece: Piece, shape: PreparedShape, settings: ResolvedSettings
 function makeItem(piece: Piece, shape: PreparedShape, settings: ResolvedSettings, traits: Traits): RouteItem {
   const lines = traits.hidesAlong ? shape.lines : undefined;
   const form = formOf(piece);
+  const column = form === 'column';
+  // Runs press foam flat: out and back is the least that a column on it needs.
+  const candidates = column && traits.barred ? shape.ends.filter(({ start, end }) => start === end) : shape.ends;
+  const outline = form === 'rows' ? shape.cover : column && shape.anywhere && !traits.barred ? shape.painted : null;
   return {
     thread: piece.thread,
-    candidates: shape.ends,
+    candidates,
     pinnedStart: pinned(piece.start),
     pinnedEnd: pinned(piece.end),
     hides: traits.dense ? spansOf(shape.cover) : NONE,
@@ -64,8 +68,8 @@ function makeItem(piece: Piece, shape: PreparedShape, settings: ResolvedSettings
     painted: form === 'line' && shape.lines ? spansAlong(shape.lines) : spansOf(shape.painted),
     box: boundsOf(shape.painted),
     barred: traits.barred,
-    column: form === 'column',
-    rim: form === 'rows' ? shape.cover : form === 'column' && shape.anywhere ? shape.painted : null,
+    column,
+    rim: outline,
     rowAt: rowsOf(piece, shape, settings),
     areaMm2: shape.areaMm2,
     widthMm: shape.facts.widthMm,

@@ -48,8 +48,11 @@ const lastMade = new WeakMap<RouteItem, { extra: readonly Point[]; made: RouteIt
 function withPlaces(item: RouteItem, extra: readonly Point[]): RouteItem {
   const last = lastMade.get(item);
   if (last?.extra.length === extra.length && extra.every((p, i) => p === last.extra[i])) return last.made;
-  const places = [...new Set(item.candidates.map((c) => c.start)), ...extra];
-  const candidates = places.flatMap((start) => places.filter((end) => end !== start || item.column).map((end) => ({ start, end })));
+  const own = [...new Set(item.candidates.map((c) => c.start))];
+  const places = [...own, ...extra];
+  const pairs = places.flatMap((start) => places.filter((end) => end !== start || item.column).map((end) => ({ start, end })));
+  const further = item.column ? pairs.filter((p) => extra.includes(p.start) || extra.includes(p.end)) : pairs;
+  const candidates = item.column ? [...item.candidates, ...further] : further;
   const made = { ...item, candidates };
   lastMade.set(item, { extra, made });
   return made;

@@ -53,7 +53,6 @@ export function sewEdging(out: StitchBuffer, edging: Edging, set: ResolvedSettin
       tackDown: false,
       ways: [],
     },
-    ends.start,
-    ends.end,
+    ends,
   );
 }

@@ -14,13 +14,32 @@ const STEP_MM = 0.12;
  */
 export function withEnds(column: Column, ends: ColumnEnds, pushMm: number, compMm: number): Column {
   const length = lengthOf(column.track);
-  const open = ends === 'covered' ? UNDER_MM : -Math.min(pushMm, length * MOST_SHARE);
-  const from = column.openFrom ? open : column.buttsFrom ? compMm : 0;
-  const to = column.openTo ? open : column.buttsTo ? compMm : 0;
+  const open = (atEnd: boolean): number =>
+    ends === 'covered' ? UNDER_MM : -Math.min(pushMm, length * MOST_SHARE, roundEndAt(column.track, atEnd));
+  const from = column.openFrom ? open(false) : column.buttsFrom ? compMm : 0;
+  const to = column.openTo ? open(true) : column.buttsTo ? compMm : 0;
   let { track } = column;
   if (from > 0 || to > 0) track = extended(track, Math.max(0, from), Math.max(0, to));
   if (from < 0 || to < 0) track = shortened(track, Math.max(0, -from), Math.max(0, -to));
   return track === column.track ? column : { ...column, track };
+}
+
+/** The last row of a round end is about so long: shorter ones only pile up, longer ones leave a flat, mm. */
+const LAST_ROW_MM = 1.2;
+/** An end is round or pointed when its last row is shorter than this share of the row so far inside, mm. */
+const ROUND = { share: 0.6, insideMm: 1.5 };
+
+/** How far inside its very end the last row of a round end lies; without bound where the end is cut square. */
+function roundEndAt(track: Track, atEnd: boolean): number {
+  const n = track.left.length;
+  const at = (k: number): number => (atEnd ? n - 1 - k : k);
+  const width = (k: number): number => distance(track.left[at(k)]!, track.right[at(k)]!);
+  const inside = (k: number): number => Math.abs(track.advance[at(k)]! - track.advance[at(0)]!);
+  let [k, deep] = [0, 0];
+  while (deep < n - 1 && inside(deep) < ROUND.insideMm) deep++;
+  if (width(0) >= ROUND.share * width(deep)) return Infinity;
+  while (k < deep && width(k) < LAST_ROW_MM) k++;
+  return inside(k);
 }
 
 /**

@@ -73,6 +73,13 @@ function networkOf(piece: Piece): { network: ColumnNetwork; painted: Area } | nu
 const MOST_PLACES = 10;
 const ONE_PLACE_MM = 0.1;
 
+/** A lone column had best be sewn through, what branches had best end where it began: such pairs come first. */
+function pairsOf(places: readonly Point[], lone: boolean): { start: Point; end: Point }[] {
+  const pairs = places.flatMap((start) => places.map((end) => ({ start, end })));
+  const best = ({ start, end }: { start: Point; end: Point }): boolean => (start === end) !== lone;
+  return [...pairs.filter(best), ...pairs.filter((p) => !best(p))];
+}
+
 /** Where columns end, open ends first. */
 function placesOf(columns: readonly Column[]): Point[] {
   const ends = columns.flatMap((c) => [
@@ -101,7 +108,7 @@ function prepare(piece: Piece): SatinShape | null {
     cover: made.painted,
     painted: made.painted,
     areaMm2: areaOf(made.painted),
-    ends: places.flatMap((start) => places.map((end) => ({ start, end }))),
+    ends: pairsOf(places, columns.length === 1),
     anywhere: true,
     network: made.network,
     rowAt: (p) =>
@@ -152,8 +159,7 @@ function stitch(out: StitchBuffer, shape: SatinShape, set: ResolvedSettings, end
       tackDown: (set.foam?.value ?? 0) > 0,
       ways: waysIn(shape.painted),
     },
-    ends.start,
-    ends.end,
+    ends,
   );
 }
 

@@ -1,5 +1,6 @@
 import { distance, type Point } from '../../geometry/point';
 import { nearestOnLine } from '../../geometry/line';
+import type { StartEnd } from '../../stitches/startEnd';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { Role } from '../../stitches/roles';
 import { SHORTEST_STITCH_MM } from '../../units/tolerances';
@@ -23,8 +24,7 @@ export function sewNetwork(
   out: StitchBuffer,
   network: ColumnNetwork,
   settings: ColumnSettings,
-  start: Point | null,
-  end: Point | null,
+  { start, end, goesOn = true }: StartEnd,
 ): void {
   const columns = network.columns.map((c) =>
     withRowsToEnds(withEnds(c, settings.ends, settings.pushMm, Math.max(...settings.cover.widenMm)), settings.cover.spacingMm),
@@ -34,7 +34,7 @@ export function sewNetwork(
   groups.forEach((group, i) => {
     const next = groups[i + 1];
     const wish = next ? nearestTo(group, next) : end && (groups.length === 1 || onRow(group, end)) ? end : null;
-    new Walk(out, group, settings).sew(i === 0 ? start : null, wish);
+    new Walk(out, group, settings).sew(i === 0 ? start : null, wish, goesOn && !next);
   });
 }
 
@@ -105,7 +105,8 @@ class Walk {
     private readonly settings: ColumnSettings,
   ) {}
 
-  sew(start: Point | null, end: Point | null): void {
+  /** @param exactly whether the last stitch is to lie at the end, or just its row */
+  sew(start: Point | null, end: Point | null, exactly: boolean): void {
     const lone = this.columns.length === 1 ? this.columns[0]! : null;
     const from = this.nodeFor(start ?? this.out.last());
     const to = end !== null ? this.nodeFor(end) : lone && this.settings.ends !== 'capped' && from === lone.from ? lone.to : from;
@@ -114,7 +115,7 @@ class Walk {
     if (begin) this.out.push(begin.x, begin.y, Role.travel);
     else moveTo(this.out, first, this.settings.ways);
     this.goAlong(wayBetween(this.columns, from, to), from);
-    const finish = end && onRow(this.columns, end);
+    const finish = exactly && end ? onRow(this.columns, end) : null;
     if (finish && this.out.length > 0) this.finishAt(finish);
   }
 
