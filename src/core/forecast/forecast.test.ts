@@ -69,7 +69,7 @@ describe('a fill of level rows', () => {
     expect(Math.abs(drawnIn(square) / drawnIn(square, exact) - 1)).toBeLessThan(0.03);
   });
 
-  it('the drift of all its penetrations is within 4 % of that, on both grids', () => {
+  it('the drift of all its penetrations is within 5 % of that, on both grids', () => {
     const job = onCloth(
       'pique',
       [level(40, 30), level(30, 12, 22), piece('satin', { line: 'M-20,-15 h40 v30 h-40 Z', width: 3, join: 'miter' })],
@@ -87,7 +87,7 @@ describe('a fill of level rows', () => {
     const converged = { batches: 1e6, leastBatch: 5, cycles: 4, easyBatch: 0, sweeps: 2, reach: 999, steps: 1, tolerance: 1e-6 };
     for (const grid of [EDITING_GRID, PROOF_GRID]) {
       const [own, exact] = [drift(grid), drift({ ...grid, ...converged })];
-      expect(size(own.map((v, i) => v - exact[i]!)) / size(exact)).toBeLessThan(0.04);
+      expect(size(own.map((v, i) => v - exact[i]!)) / size(exact)).toBeLessThan(0.05);
     }
   });
 
