@@ -12,9 +12,9 @@ const BETWEEN_LETTERS_MM = 3;
 const SHOWN_MM = 2;
 /**
  * Letters stand on one line when they are up to so high, mm, their feet, heights and the widths of their bars differ by less than
- * these shares, and the gap is at most so much of their height; a place is on the line so near.
+ * these shares, the bars are at most so much of the height (dots and squares are no letters), and the gap is; a place is on the line so near.
  */
-const BASE = { mostMm: 60, feet: 0.12, heights: 0.3, widths: 0.35, gap: 0.8, place: 0.25 };
+const BASE = { mostMm: 60, feet: 0.12, heights: 0.3, widths: 0.35, bar: 0.4, gap: 0.8, place: 0.25 };
 /** A thread may lie on finished rows of its own colour for so short a way, when it runs with them, mm. */
 const OVER_OWN_MM = 5;
 /** Any direction looks alike over so short a way, mm. */
@@ -31,7 +31,8 @@ function mostShown(from: Point, a: RouteItem, to: Point, b: RouteItem, letterGap
   const [tall, other] = [a.box.maxY - a.box.minY, b.box.maxY - b.box.minY];
   const feet = Math.abs(a.box.maxY - b.box.maxY) < BASE.feet * tall;
   const level = (feet || Math.abs(a.box.minY - b.box.minY) < BASE.feet * tall) && Math.abs(tall - other) < BASE.heights * tall;
-  const letters = level && tall < BASE.mostMm && Math.abs(a.widthMm - b.widthMm) < BASE.widths * a.widthMm;
+  const slender = tall < BASE.mostMm && Math.max(a.widthMm, b.widthMm) < BASE.bar * tall;
+  const letters = level && slender && Math.abs(a.widthMm - b.widthMm) < BASE.widths * a.widthMm;
   if (!letters || distance(from, to) > BASE.gap * tall) return Math.min(letterGapMm, SHOWN_MM);
   const low = feet && a.box.maxY - from.y < BASE.place * tall && b.box.maxY - to.y < BASE.place * tall;
   return low ? letterGapMm : Math.min(letterGapMm, BETWEEN_LETTERS_MM);
