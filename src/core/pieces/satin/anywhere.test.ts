@@ -4,8 +4,9 @@ import { distance, type Point } from '../../geometry/point';
 import { ringsToData } from '../../geometry/path';
 import { makeMask, paintThread } from '../../geometry/mask';
 import type { Piece } from '../../document/types';
-import { Role } from '../../stitches/roles';
-import { piece, stitchesOf } from '../fixtures';
+import { Planner } from '../../plan/planner';
+import { Command, Role } from '../../stitches/roles';
+import { jobOf, piece, stitchesOf } from '../fixtures';
 
 const at = (x: number, y: number): Point => ({ x, y });
 const bar = (...lines: Point[][]): string =>
@@ -100,5 +101,21 @@ test('the halves of a divided column meet row beside row', () => {
       expect(xs.length).toBeGreaterThan(96);
     }),
     { seed: 3, numRuns: 200 },
+  );
+});
+
+test('a start and an end that a person pinned are where the plan begins and ends, ties aside', () => {
+  const x = fc.integer({ min: 2, max: 38 });
+  fc.assert(
+    fc.property(x, x, (from, to) => {
+      const made = { ...piece('satin', { line: 'M0,0 L40,0', width: 4 }), start: [from, 0.5], end: [to, -1] } as Piece;
+      const plan = new Planner().plan(jobOf([made]));
+      const sewn = Array.from(plan.x, (px, i) => ({ x: px, y: plan.y[i]!, role: plan.role[i]! })).filter(
+        (p, i) => plan.command[i] === Command.stitch && p.role !== Role.tie,
+      );
+      expect(distance(sewn[0]!, at(from, 0.5))).toBeLessThanOrEqual(0.3);
+      expect(distance(sewn[sewn.length - 1]!, at(to, -1))).toBeLessThanOrEqual(0.3);
+    }),
+    { seed: 2, numRuns: 40 },
   );
 });
