@@ -2,7 +2,7 @@ import { jobOf, piece } from '../pieces/fixtures';
 import { outlineOf } from '../geometry/outline';
 import { dataToRings } from '../geometry/path';
 import { areaOf, offset, subtract } from '../geometry/area';
-import type { Job } from '../document/types';
+import type { Job, Piece } from '../document/types';
 import { correct, GAP_LIMIT_MM } from './correct';
 import { forecast, gapsOf } from './forecast';
 
@@ -60,7 +60,9 @@ describe('auto-correction', () => {
     const column = piece('satin', { sides: ['M-36,-25 V25', 'M-30,-25 V25'] }, { pullComp: 0 });
     const field = piece('fill', { area: 'M-31,-30 h62 v60 h-62 Z' }, { angle: 0 });
     const border = piece('satin', { line: 'M-36,-25 V25', width: 3, cap: 'butt' }, { pullComp: 0 });
-    const drawn = { ...job, pieces: jobOf([column, field, border]).pieces };
+    // Both columns are sewn out and back from their upper ends, so that the case is this one however the router would have it.
+    const upper = (p: Piece, x: number): Piece => ({ ...p, start: [x, -25], end: [x, -25] });
+    const drawn = { ...job, pieces: jobOf([upper(column, -33), field, upper(border, -36)]).pieces };
     const made = correct(drawn);
     const [before, after] = [made.before, made.after].map((gaps) => gaps.filter((g) => g.first === 0));
     expect(before!.length).toBeGreaterThan(0);
@@ -69,7 +71,7 @@ describe('auto-correction', () => {
     const xs = dataToRings(sides[0])[0]!.map((p) => p.x);
     expect(Math.min(...xs)).toBeLessThan(-36.2);
     expect(Math.max(...dataToRings(sides[1])[0]!.map((p) => p.x))).toBeLessThan(-29.8);
-    expect(after!.reduce((sum, g) => sum + g.gapMm, 0)).toBeLessThan(0.65 * before!.reduce((sum, g) => sum + g.gapMm, 0));
+    expect(after!.reduce((sum, g) => sum + g.gapMm, 0)).toBeLessThan(0.5 * before!.reduce((sum, g) => sum + g.gapMm, 0));
   });
 
   it('changes nothing where nothing gapes', () => {

@@ -69,10 +69,15 @@ describe('a fill of level rows', () => {
     expect(Math.abs(drawnIn(square) / drawnIn(square, exact) - 1)).toBeLessThan(0.03);
   });
 
-  it('the drift of all its penetrations is within 5 % of that, on both grids', () => {
+  it('the drift of all its penetrations is within 4 % of that, on both grids', () => {
+    // Begun at its corner, whatever the router would have: begun elsewhere it is 4.8 % (see docs/forecast.md).
     const job = onCloth(
       'pique',
-      [level(40, 30), level(30, 12, 22), piece('satin', { line: 'M-20,-15 h40 v30 h-40 Z', width: 3, join: 'miter' })],
+      [
+        level(40, 30),
+        level(30, 12, 22),
+        piece('satin', { line: 'M-20,-15 h40 v30 h-40 Z', width: 3, join: 'miter', start: [-20, -15], end: [-20, -15] }),
+      ],
       100,
     );
     const plan = new Planner().plan(job);
@@ -87,7 +92,7 @@ describe('a fill of level rows', () => {
     const converged = { batches: 1e6, leastBatch: 5, cycles: 4, easyBatch: 0, sweeps: 2, reach: 999, steps: 1, tolerance: 1e-6 };
     for (const grid of [EDITING_GRID, PROOF_GRID]) {
       const [own, exact] = [drift(grid), drift({ ...grid, ...converged })];
-      expect(size(own.map((v, i) => v - exact[i]!)) / size(exact)).toBeLessThan(0.05);
+      expect(size(own.map((v, i) => v - exact[i]!)) / size(exact)).toBeLessThan(0.04);
     }
   });
 

@@ -196,7 +196,7 @@ describe('what needs no cut', () => {
     const ground = new CoverGrid(items);
     ground.lay(items.map((_, i) => i));
     if (lead) ground.lead(...lead);
-    return ground.goesStraight(from, to, items.length - 1, clean);
+    return ground.goesStraight(from, to, items.length - 1, { clean });
   };
   const dot = (over: Partial<RouteItem> = {}): RouteItem => item([], { hides: NONE, ...over });
 

@@ -26,6 +26,16 @@ const NEAR_CELLS = 3;
 /** A stitch over finished rows or a touching gap leads to it, mm. */
 const NEAR_MM = 1.4;
 
+/** What stitches may show between columns. */
+export interface MayShow {
+  /** Cleanest gaps: nothing between columns that could be seen. */
+  clean: boolean;
+  /** Otherwise so far between letters, mm. */
+  letterGapMm?: number;
+  /** So much less than that, because the needle will not stand quite where it was asked to, mm. */
+  slackMm?: number;
+}
+
 /** How much of a stitch between two columns may show: letters of a line are joined along their feet, mm. */
 function mostShown(from: Point, a: RouteItem, to: Point, b: RouteItem, letterGapMm: number): number {
   const [tall, other] = [a.box.maxY - a.box.minY, b.box.maxY - b.box.minY];
@@ -293,7 +303,7 @@ export class CoverGrid {
   }
 
   /** Whether one straight way to piece `k` needs no cut: hidden, over own rows a little, or across a gap nobody minds. */
-  goesStraight(from: Point, to: Point, k: number, clean: boolean, letterGapMm = LETTER_GAP_MM, slackMm = 0): boolean {
+  goesStraight(from: Point, to: Point, k: number, { clean, letterGapMm = LETTER_GAP_MM, slackMm = 0 }: MayShow): boolean {
     const gap = distance(from, to);
     if (gap <= 0.05) return true;
     const { from: left, to: reached } = this.link ?? { from: this.sequence[k - 1], to: this.sequence[k] };

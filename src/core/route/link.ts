@@ -1,6 +1,6 @@
 import { resample } from '../geometry/line';
 import { distance, emptyBounds, type Bounds, type Point } from '../geometry/point';
-import type { CoverGrid } from './coverGrid';
+import type { CoverGrid, MayShow } from './coverGrid';
 import { TOUCHING_MM } from './coverGrid';
 import type { RouteItem } from './item';
 import { TRAVEL_STITCH_MM, type Pace } from './seconds';
@@ -22,7 +22,6 @@ export interface Link {
 /**
  * Links the needle's place to the first penetration of the piece at position `k` of the order that the ground was laid in.
  * @param looked grows by the box of the cloth that was searched, mm
- * @param clean cleanest gaps: no stitch between columns that could be seen
  */
 export function linkTo(
   ground: CoverGrid,
@@ -30,7 +29,7 @@ export function linkTo(
   k: number,
   from: Point,
   to: Point,
-  { pace, clean, letterGapMm }: { pace: Pace; clean: boolean; letterGapMm?: number },
+  { pace, ...shown }: { pace: Pace } & MayShow,
   looked: Bounds = emptyBounds(),
 ): Link {
   const target = sequence[k]!;
@@ -46,9 +45,9 @@ export function linkTo(
   if (way) {
     const length = way.slice(1).reduce((sum, p, i) => sum + distance(p, way[i]!), 0);
     if (length * pace.mm <= pace.trim) return { how: 'travel', way: inStitches(way), shownMm };
-    if (!ground.goesStraight(from, to, k, clean, letterGapMm)) return { how: 'trim', way: [], reason: 'far', shownMm };
+    if (!ground.goesStraight(from, to, k, shown)) return { how: 'trim', way: [], reason: 'far', shownMm };
   }
-  if (ground.goesStraight(from, to, k, clean, letterGapMm)) {
+  if (ground.goesStraight(from, to, k, shown)) {
     return gap <= TRAVEL_STITCH_MM ? { how: 'stitch', way: [], shownMm } : { how: 'travel', way: inStitches([from, to]), shownMm };
   }
   return { how: 'trim', way: [], reason: seen.barred ? 'barred' : 'open', shownMm };

@@ -46,7 +46,7 @@ describe('starts and ends', () => {
             ground.reveal(k);
             const [a, b] = [ground.hiddenNear(from, k), ground.hiddenNear(to, k)];
             if (a && b && a.way === b.way) cost = gap * 1.15 * pace.mm + (a.awayMm + b.awayMm) * 0.4;
-            else if (gap <= 9 && ground.goesStraight(from, to, k, clean, 2, 0.4)) cost = gap * (pace.mm + 0.4);
+            else if (gap <= 9 && ground.goesStraight(from, to, k, { clean, slackMm: 0.4 })) cost = gap * (pace.mm + 0.4);
           }
           return cost < pace.trim ? { cost, cut: false } : { cost: pace.trim, cut: true };
         };

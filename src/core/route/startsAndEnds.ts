@@ -173,7 +173,7 @@ function linkSeconds(
   if (target.approach?.how === 'travel') return gap * pace.mm;
   // Places right on the hidden way are better than those beside it: pieces end where asked only within a row or two.
   if (offMm !== null) return gap * DETOUR * pace.mm + offMm * SHOWN_PER_MM;
-  if (gap > LONGEST_SHOWN_MM || !ground.goesStraight(from, to, k, clean, letterGapMm, ROW_MM)) return Infinity;
+  if (gap > LONGEST_SHOWN_MM || !ground.goesStraight(from, to, k, { clean, letterGapMm, slackMm: ROW_MM })) return Infinity;
   return gap * (pace.mm + SHOWN_PER_MM);
 }
 

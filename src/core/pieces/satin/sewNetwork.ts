@@ -45,11 +45,11 @@ const EACH = 6;
 function nearestTo(columns: readonly Column[], others: readonly Column[]): Point {
   const middles = (list: readonly Column[]): Point[] => list.flatMap((c) => centreLine(c.track).filter((_, i) => i % EACH === 0));
   const theirs = middles(others);
-  const away = (p: Point): number => theirs.reduce((least, q) => Math.min(least, distance(p, q)), Infinity);
-  return middles(columns).reduce((best, p) => (away(p) < best.away ? { p, away: away(p) } : best), {
-    p: middles(columns)[0]!,
-    away: Infinity,
-  }).p;
+  let [best, least] = [others[0]!.track.left[0]!, Infinity];
+  for (const p of middles(columns)) {
+    for (const q of theirs) if (distance(p, q) < least) [best, least] = [p, distance(p, q)];
+  }
+  return best;
 }
 
 /** Columns that hang together by their nodes; the longest group last, so that it covers the ways to the others. */
