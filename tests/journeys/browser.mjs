@@ -64,7 +64,10 @@ export async function startBrowser({ width = 1280, height = 800, profile = mkdte
     .setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false });
   const service = new chrome.ServiceBuilder(process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver');
   const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(service).build();
+  await driver.manage().setTimeouts({ script: 300000 });
   await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+  // `SLOWER=6 node --test …` runs the journeys as on a machine six times slower.
+  if (process.env.SLOWER) await driver.sendDevToolsCommand('Emulation.setCPUThrottlingRate', { rate: Number(process.env.SLOWER) });
   return { driver, downloads, profile };
 }
 

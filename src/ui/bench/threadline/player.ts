@@ -7,6 +7,9 @@ import { nextHalt } from './halts';
 
 const length = (): number => usePlan.getState().planned?.plan.x.length ?? 0;
 
+/** Slow frames are caught up with; after a longer pause (the page lay in the background) the replay goes on where it was. */
+const LONGEST_FRAME_S = 2;
+
 let frame = 0;
 let last = 0;
 let exact = 0;
@@ -28,7 +31,7 @@ function follow(event: number): void {
 function tick(now: number): void {
   const { playing, speed, playhead } = useView.getState();
   if (!playing) return;
-  const elapsed = Math.min(0.1, (now - last) / 1000);
+  const elapsed = Math.min(LONGEST_FRAME_S, (now - last) / 1000);
   last = now;
   exact = Math.abs(exact - (playhead ?? 0)) > 2 ? (playhead ?? 0) : exact;
   exact += elapsed * speed;
