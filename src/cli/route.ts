@@ -31,6 +31,7 @@ export async function routeCommand(argv: readonly string[]): Promise<number> {
   const report = {
     policy: proposal.policy,
     better: proposal.better,
+    trade: proposal.trade,
     order: proposal.order,
     before: counts(proposal.before),
     after: counts(proposal.after),

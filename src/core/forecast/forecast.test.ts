@@ -2,7 +2,8 @@ import type { ClothKey, Job, Piece } from '../document/types';
 import { jobOf, piece } from '../pieces/fixtures';
 import { Planner } from '../plan/planner';
 import { forecast, gapsOf, overlapsOf } from './forecast';
-import { forecastParameters, stabilizerStiffness } from './parameters';
+import { stabilizerStiffness } from '../cloth/drawIn';
+import { forecastParameters } from './parameters';
 import { EDITING_GRID, PROOF_GRID, Sheet, type SheetOptions } from './sheet';
 import type { PredictedPlace } from './edgeMeetings';
 
@@ -238,4 +239,31 @@ test('a search that is given up stops', () => {
       },
     }),
   ).toThrow('given up');
+});
+
+describe('a disc', () => {
+  /** Mean radii of the predicted edge in twelve directions, as diameters, by the disc's own. */
+  function diametersOf(cloth: ClothKey, radiusMm: number, angle: number): number[] {
+    const area = `M${-radiusMm},0 A${radiusMm},${radiusMm} 0 1 1 ${radiusMm},0 A${radiusMm},${radiusMm} 0 1 1 ${-radiusMm},0 Z`;
+    const { outlines } = forecast(onCloth(cloth, [piece('fill', { area }, { angle })], 200));
+    const found = Array.from({ length: 12 }, (): number[] => []);
+    for (const { at, out, offMm } of outlines.flatMap((o) => o.places)) {
+      const p = { x: at.x + offMm * out.x, y: at.y + offMm * out.y };
+      found[Math.floor(((Math.atan2(p.y, p.x) + Math.PI) / (2 * Math.PI)) * 12) % 12]!.push(Math.hypot(p.x, p.y));
+    }
+    const radii = found.map(mean);
+    return radii.slice(0, 6).map((r, i) => (r + radii[i + 6]!) / (2 * radiusMm));
+  }
+
+  it.each(['twill', 'pique', 'fleece', 'cap', 'terry', 'leather'] as const)('comes out round to 2 %% and as large as drawn on %s', (cloth) => {
+    for (const [radiusMm, angle] of [
+      [15, 0],
+      [27, 35],
+      [40, 80],
+    ] as const) {
+      const d = diametersOf(cloth, radiusMm, angle);
+      expect(Math.max(...d) - Math.min(...d)).toBeLessThan(0.02);
+      expect(Math.abs(mean(d) - 1)).toBeLessThan(0.02);
+    }
+  });
 });

@@ -1,7 +1,7 @@
-import { recipeFor, stabilizerFor } from '../cloth/house';
-import { recipeOf } from '../cloth/recipes';
-import type { ClothKey, Job } from '../document/types';
+import { drawInOf } from '../cloth/drawIn';
+import { recipeFor } from '../cloth/house';
 import { threadWidth } from '../cloth/threadWidth';
+import type { Job } from '../document/types';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 import { USUAL_THREAD_N, type SheetParameters } from './sheet';
 
@@ -13,61 +13,20 @@ export interface ForecastParameters extends SheetParameters {
   buckle: number;
 }
 
-/**
- * Cloth by itself: stiffness (N/mm), by what share long rows shorten when sewn at the usual tension over the recipe's own
- * stabilizer, and the bite of a row's end (mm). Chosen so that the magnitudes that people report come out (craft §4, §7:
- * some 2 mm at each end of 80 mm rows on a knit, 0.3 to 0.9 on canvas, 0.1 to 0.25 on rows of 2 to 3 mm).
- */
-const CLOTH: Record<ClothKey, readonly [stiffness: number, shortening: number, bite: number]> = {
-  twill: [7, 0.023, 0.1],
-  pique: [3, 0.045, 0.17],
-  jersey: [2, 0.104, 0.21],
-  fleece: [3, 0.06, 0.2],
-  cap: [9, 0.035, 0.16],
-  'soft-cap': [5, 0.05, 0.2],
-  terry: [3, 0.06, 0.22],
-  felt: [6, 0.025, 0.1],
-  patch: [7, 0.02, 0.09],
-  leather: [12, 0.012, 0.06],
-  sheer: [2, 0.035, 0.12],
-  'soluble-film': [1, 0.03, 0.05],
-};
 /** Cloth is pushed apart across rows by so much of what they shorten. */
 const PUSH_SHARE = 0.25;
-/** Faster sewing pulls the thread tighter: share of tension per share of speed. */
-const TIGHTER = 0.2;
 /** Compression at which a sheet of usual stiffness buckles, as a share; stiffer ones later. */
 const BUCKLE = 0.02;
 const USUAL_STIFFNESS = 6;
 
-/** Stiffness of a stabilizer by its name as recipes write it, N/mm. */
-export function stabilizerStiffness(words: string): number {
-  const layers = Math.max(
-    1,
-    ...[...words.matchAll(/\b([2-4])\b|\b(two|three)\b/g)].map((m) => (m[1] ? Number(m[1]) : m[2] === 'two' ? 2 : 3)),
-  );
-  const each = /soluble|film/.test(words) ? 1 : /heavy/.test(words) ? 4.5 : /soft|light/.test(words) ? 2 : 3;
-  return words === 'none' || words === '' ? 0 : each * Math.min(3, layers);
-}
-
-/** Alternatives after 'or' in a recipe's words are not counted. */
-const firstOf = (words: string): string => words.split(', or ')[0]!;
-
 export function forecastParameters(job: Pick<Job, 'brief' | 'settings' | 'threads'>): ForecastParameters {
-  const base = recipeOf(job.brief.cloth);
-  const recipe = recipeFor(job.brief);
-  const [cloth, shortening, bite] = CLOTH[job.brief.cloth];
-  const usual = cloth + stabilizerStiffness(firstOf(base.stabilizer));
-  const stiffness = cloth + stabilizerStiffness(firstOf(stabilizerFor(recipe, job.settings)));
-  const tension = recipe.tension * (1 + TIGHTER * (recipe.speed / base.speed - 1));
-  // Thread draws cloth together until cloth holds against it: half as much where it is four times as stiff.
-  const gives = tension * Math.sqrt(usual / stiffness);
+  const { stiffnessNPerMm, shortening, biteMm } = drawInOf(recipeFor(job.brief), job.settings);
   return {
-    stiffnessNPerMm: stiffness,
+    stiffnessNPerMm,
     threadN: job.threads.map((t) => USUAL_THREAD_N * (threadWidth(t.weight) / THREAD_WIDTH_MM) ** 2),
-    shortening: shortening * gives,
-    push: PUSH_SHARE * shortening * gives,
-    biteMm: bite * gives,
-    buckle: BUCKLE * Math.sqrt(stiffness / USUAL_STIFFNESS),
+    shortening,
+    push: PUSH_SHARE * shortening,
+    biteMm,
+    buckle: BUCKLE * Math.sqrt(stiffnessNPerMm / USUAL_STIFFNESS),
   };
 }

@@ -159,6 +159,11 @@ export function cropped(area: Area, box: Bounds, marginMm: number): Area {
   return intersect(area, [corners]);
 }
 
+/** An open line with as few points as stay within a tolerance of it. */
+export function simplifyLine(line: Line, tolerance: number): Point[] {
+  return Clipper.ramerDouglasPeuckerPathsD(linesToPaths([line]), tolerance)[0]!.map(({ x, y }) => ({ x, y }));
+}
+
 /** Straightens outlines within `tolerance`, dropping points that do not matter. */
 export function simplify(area: Area, tolerance: number): Area {
   return fromPaths(Clipper.simplifyPathsD(toPaths(area), tolerance, true));

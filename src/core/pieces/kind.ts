@@ -20,6 +20,17 @@ export interface PreparedShape {
   lines?: readonly Line[];
   /** Direction of its rows near a place, as a unit vector; null where it has none. */
   rowAt?(p: Point): Point | null;
+  /** Of a column: rows that are drawn longer than a limit; null where none is. */
+  rowsOver?(limitMm: number): LongRows | null;
+  /** Of a lone column: both halves, divided lengthwise and lapping, as their sides' path data; null where it cannot be. */
+  halves?(): [[string, string], [string, string]] | null;
+}
+
+/** Where a column is wider than some limit: its longest row there, and along how much of it. */
+export interface LongRows {
+  mm: number;
+  alongMm: number;
+  at: Point;
 }
 
 /**

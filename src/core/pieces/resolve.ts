@@ -1,6 +1,7 @@
 import type { Resolved } from '../document/resolved';
 import type { ClothRecipe } from '../cloth/recipes';
 import { threadWidth } from '../cloth/threadWidth';
+import type { ResolvedPull } from './rules/compensation';
 import type { ColumnEnds, Corners, JobSettings, RunStyle, Stagger, TieShape, UnderlayLayer } from '../document/types';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 
@@ -10,7 +11,7 @@ export interface ResolvedSettings {
   spacingTo?: Resolved<number>;
   stitchLength: Resolved<number>;
   angle?: Resolved<number>;
-  pullComp?: Resolved<number>;
+  pullComp?: ResolvedPull;
   pullCompSides?: Resolved<readonly [number, number]>;
   pushComp?: Resolved<number>;
   underlay?: Resolved<readonly UnderlayLayer[]>;
@@ -39,6 +40,8 @@ export interface ShapeFacts {
   widthMm: number;
   /** Direction proposed from the shape, degrees. */
   angleDeg: number;
+  /** Length of the shortest and of the longest row, for rows of a direction, mm; all as long as the usual width when absent. */
+  rowsMm?(angleDeg: number): readonly [number, number];
   /** Openings in a fill: how many, and the length of their edges, mm. */
   openings?: { count: number; edgeMm: number };
 }

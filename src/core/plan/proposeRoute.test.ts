@@ -10,6 +10,7 @@ import { evaluate } from '../route/startsAndEnds';
 import { optimalOrder } from '../route/exact';
 import { CoverGrid } from '../route/coverGrid';
 import { searchOrder } from '../route/search';
+import { random as seeded } from '../units/random';
 import { Planner } from './planner';
 import { measurePlan } from './measure';
 import { inOrder, proposeRoute } from './proposeRoute';
@@ -92,6 +93,52 @@ test('where registration costs one more stop, each policy gives its own optimum'
   expect(after(job, 'stops')).toMatchObject({ changes: 1, order: [0, 2, 1] });
   const sewnLate = named([fill, inlay, frame]);
   expect(after(sewnLate, 'registration')).toMatchObject({ changes: 2, order: [0, 2, 1] });
+});
+
+describe('a crest of random pieces', () => {
+  const POLICIES = ['registration', 'stops', 'cap', 'sections'] as const;
+  const crest = (seed: number): Job => {
+    const next = seeded(seed);
+    const pieces = Array.from({ length: 6 + Math.floor(next() * 5) }, () => {
+      const [x, y, w, h] = [-50 + next() * 90, -25 + next() * 45, 4 + next() * 14, 4 + next() * 10];
+      const thread = `t${1 + Math.floor(next() * 4)}`;
+      if (next() < 0.6) return block(x, y, w, h, thread);
+      const closed = next() < 0.3 ? ` h${-w} Z` : '';
+      return piece('satin', { thread, line: `M${x},${y} h${w} v${h}${closed}`, width: 2 + next(), join: 'miter' });
+    });
+    const job = named(pieces);
+    return { ...job, brief: { ...job.brief, cloth: 'cap', hoop: { width: 200, height: 100, shape: 'rect' } } };
+  };
+
+  it.each(Array.from({ length: 3 }, (_, k) => 77 * (k + 1)))(
+    '%i: nothing is called better that costs more cuts or stops and more time',
+    (seed) => {
+      const drawn = crest(seed);
+      const fewest = inOrder(drawn, proposeRoute(drawn, 'stops').order);
+      for (const job of [drawn, fewest]) {
+        const found = POLICIES.map((policy) => proposeRoute(job, policy));
+        for (const { better, trade, before, after } of found) {
+          expect(better && trade).toBe(false);
+          if (!better && !trade) expect(after).toEqual(before);
+          if (after.runSeconds > before.runSeconds + 1e-6 && (after.trims > before.trims || after.colourChanges > before.colourChanges)) {
+            expect(better).toBe(false);
+          }
+        }
+        // The order that seeks nothing else has the fewest stops.
+        const stops = found.map(({ after }) => after.colourChanges);
+        expect(stops[POLICIES.indexOf('stops')]).toBe(Math.min(...stops));
+      }
+    },
+  );
+});
+
+test('a registration that costs a stop is a trade, to be decided by a person', () => {
+  const fill = block(0, 0, 20, 20, 't1');
+  const frame = piece('satin', { thread: 't2', line: 'M0,0 H20 V20 H0 Z', width: 2.5, join: 'miter', cap: 'butt' });
+  const found = proposeRoute(named([fill, block(7, 7, 6, 6, 't1'), frame]), 'registration');
+  expect(found).toMatchObject({ better: false, trade: true });
+  expect(found.after.colourChanges).toBeGreaterThan(found.before.colourChanges);
+  expect(found.aim.after).toBeLessThan(found.aim.before);
 });
 
 test('a cap is sewn upward, and in each row from the middle out to one side and then to the other', () => {

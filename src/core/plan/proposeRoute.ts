@@ -15,8 +15,10 @@ export interface RouteProposal {
   after: PlanFigures;
   /** What the policy minds beyond machine time (late outlines, steps against the cap, hops), as seconds, before and after. */
   aim: { before: number; after: number };
-  /** Whether the order differs from the job's. */
+  /** Whether the order is another than the job's, and costs no more cuts or stops for more minutes. */
   better: boolean;
+  /** Whether it is another that does cost more, for what the policy minds: a person decides. */
+  trade: boolean;
 }
 
 /** The job with its pieces in another order. */
@@ -68,9 +70,15 @@ export function proposeRoute(
       after: before,
       aim: { before: minded.before, after: minded.before },
       better: false,
+      trade: false,
     };
-  return { policy, order: ids, before, after, aim: minded, better: true };
+  const trade = costsMore(before, after);
+  return { policy, order: ids, before, after, aim: minded, better: !trade, trade };
 }
+
+/** More cuts or stops, and more minutes: nobody calls that better, whatever it is good for. */
+const costsMore = (before: PlanFigures, after: PlanFigures): boolean =>
+  after.runSeconds > before.runSeconds + 1e-6 && (after.trims > before.trims || after.colourChanges > before.colourChanges);
 
 /** A piece that a person wants right after another and that is not, seconds. */
 const FOLLOW_S = 120;

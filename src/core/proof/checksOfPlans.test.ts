@@ -16,7 +16,6 @@ import { offCentre } from './checks/offCentre';
 import { outlineLate } from './checks/outlineLate';
 import { outsideHoop } from './checks/outsideHoop';
 import { overlapTooSmall } from './checks/overlapTooSmall';
-import { satinTooWide } from './checks/satinTooWide';
 import { sectionHopping } from './checks/sectionHopping';
 import { stitchTooLong } from './checks/stitchTooLong';
 import { stitchTooShort } from './checks/stitchTooShort';
@@ -62,33 +61,6 @@ describe('stitches', () => {
     expect(short(5, 50)[0]).toMatchObject({ pieces: ['p0'], measured: 0.25, limit: 0.3, unit: 'mm', at: { x: 0.25, y: 0 } });
     const own = [[0, 0, cover, 0, 0], [5, 0, cover, 0, 0], [5.2, 0, cover, 0, 1], [5.4, 0, cover, 0, 1], [5.6, 0, cover, 0, 1], [5.8, 0, cover, 0, 1]] as const; // prettier-ignore
     expect(of(stitchTooShort, own, [{}, {}]).map((f) => f.pieces)).toEqual([['p1']]);
-  });
-
-  it('of a satin over its limit', () => {
-    const bar = (settings: Record<string, unknown>): MadePiece[] => [{ kind: 'satin', sides: ['M0,0 h9', 'M0,9 h9'], settings }];
-    const row = (mm: number, role: number = cover): MadeEvent[] => [[0, 0, cover], [0.4, mm, role], [0.4, 2 * mm, underlay]]; // prettier-ignore
-    const wide = (mm: number, settings: Record<string, unknown> = { satinLimit: 9, pullComp: 0.2 }, job = {}) => of(satinTooWide, row(mm), bar(settings), { job }); // prettier-ignore
-    // 9 and what both sides are widened by, and a little for the lean.
-    expect([wide(9.97).length, wide(10.02).length]).toEqual([0, 1]);
-    expect(wide(11)[0]).toMatchObject({
-      pieces: ['p0'],
-      limit: 9,
-      unit: 'mm',
-      at: { y: 11 },
-      fix: { pieces: [{ id: 'p0', settings: { satinLimit: 9 } }] },
-    });
-    expect(wide(11)[0]!.measured).toBeCloseTo(10.61, 2);
-    expect([wide(9.57, { satinLimit: 9 }).length, wide(9.62, { satinLimit: 9 }).length]).toEqual([0, 1]);
-    expect(wide(12, {})).toEqual([]);
-    expect([
-      wide(12, { satinLimit: 12, foam: 3 }).length,
-      wide(13, { satinLimit: 12, foam: 3 }).length,
-      wide(12, { satinLimit: 12 }).length,
-    ]).toEqual([0, 1, 1]);
-    const settings = { satinLimit: 7 };
-    expect(wide(8, { satinLimit: 9 }, { settings })[0]).toMatchObject({ limit: 7, limitFrom: 'the job’s own limit' });
-    expect(of(satinTooWide, row(12, underlay), bar({ satinLimit: 9 }))).toEqual([]);
-    expect(of(satinTooWide, row(12), [{ settings: { satinLimit: 9 } }])).toEqual([]);
   });
 });
 

@@ -9,8 +9,8 @@ export type Severity = (typeof SEVERITIES)[number];
 /** A change that would mend what was found, as one undoable step. */
 export interface Fix {
   label: string;
-  /** Fields of pieces to set; `settings` are merged into those that the piece has, undefined takes one away. */
-  pieces?: { id: string; patch?: Partial<Piece>; settings?: SettingsPatch; without?: (keyof Piece)[] }[];
+  /** Fields of pieces to set; `settings` are merged into those that the piece has, undefined takes one away; `then` comes right after it. */
+  pieces?: { id: string; patch?: Partial<Piece>; settings?: SettingsPatch; without?: (keyof Piece)[]; then?: Piece }[];
   brief?: Partial<Brief>;
   /** Ids of pieces whose edges are to be corrected for the pull; that is worked out when it is asked for. */
   correct?: string[];
@@ -32,6 +32,8 @@ export interface Finding {
   /** What it is and why it matters, in a sentence. */
   message: string;
   fix?: Fix;
+  /** Other ways to mend it, for a person to choose from. */
+  others?: Fix[];
   /** Set when a person accepted it, with the reason. */
   accepted?: string;
 }

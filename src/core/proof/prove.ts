@@ -41,13 +41,17 @@ export function withFix(job: Job, fix: Fix): Job {
   return {
     ...job,
     brief: { ...job.brief, ...fix.brief },
-    pieces: job.pieces.map((piece) => {
+    pieces: job.pieces.flatMap((piece) => {
       const change = fix.pieces?.find((c) => c.id === piece.id);
-      if (!change) return piece;
+      if (!change) return [piece];
       const kept = Object.entries({ ...piece, ...change.patch }).filter(
         ([key]) => !(change.without as string[] | undefined)?.includes(key),
       );
-      return { ...(Object.fromEntries(kept) as unknown as typeof piece), settings: withSettings(piece.settings, change.settings ?? {}) };
+      const made = {
+        ...(Object.fromEntries(kept) as unknown as typeof piece),
+        settings: withSettings(piece.settings, change.settings ?? {}),
+      };
+      return change.then ? [made, change.then] : [made];
     }),
   };
 }

@@ -32,12 +32,14 @@ describe('a first order', () => {
     expect(first(items, { constraints: wait })).toEqual([0, 2, 1, 3, 4]);
   });
 
-  it('takes followers before all others, whatever their thread, and a smaller key before a nearer piece', () => {
+  it('takes followers before all others, whatever their thread, and a smaller key before a nearer piece of the same thread', () => {
     const items = blocks([0, 'a'], [10, 'a'], [90, 'b']);
     const followed: Objective = { ...NO_AIM, followers: (i) => (i === 0 ? [2] : []) };
     expect(first(items, { aim: followed })).toEqual([0, 2, 1]);
     const keyed: Objective = { ...NO_AIM, key: (i) => [2, 1, 0][i]! };
-    expect(first(items, { aim: keyed })).toEqual([2, 1, 0]);
+    expect(first(items, { aim: keyed, byThread: false })).toEqual([2, 1, 0]);
+    expect(first(items, { aim: keyed, byThread: true })).toEqual([2, 1, 0]);
+    expect(first(blocks([0, 'b'], [10, 'a'], [90, 'b']), { aim: keyed, byThread: true })).toEqual([2, 0, 1]);
   });
 
   it('holds every piece once and keeps what must come before what', () => {

@@ -11,6 +11,10 @@ export interface GreedyOptions {
   byThread: boolean;
 }
 
+/** Following what it is to follow counts for more than staying with a thread, and that for more than any place. */
+const FOLLOWS = 1e12;
+const OTHER_THREAD = 1e10;
+
 /** A first order: of what may come next, followers first, then the same thread, then the nearest. */
 export function greedy(items: readonly RouteItem[], { aim, constraints, byThread }: GreedyOptions): number[] {
   const waiting = new Set(items.map((_, i) => i));
@@ -27,8 +31,10 @@ export function greedy(items: readonly RouteItem[], { aim, constraints, byThread
       const cost =
         aim.key(i) * 1000 +
         (last === undefined ? i : boxGap(items[last]!, items[i]!)) +
-        (last !== undefined && byThread && items[last]!.thread !== items[i]!.thread ? 600 - 2 * readyOf(items, waiting, open, i) : 0) -
-        (last !== undefined && aim.followers(last).includes(i) ? 5000 : 0);
+        (last !== undefined && byThread && items[last]!.thread !== items[i]!.thread
+          ? OTHER_THREAD - 2 * readyOf(items, waiting, open, i)
+          : 0) -
+        (last !== undefined && aim.followers(last).includes(i) ? FOLLOWS : 0);
       if (cost < least) [best, least] = [i, cost];
     }
     waiting.delete(best);

@@ -17,8 +17,11 @@ export interface Objective {
 const LATE_S = 40;
 const LATER_S = 4;
 const MOST_BETWEEN = 10;
-/** On a cap every step down or inward pushes cloth towards the seam. */
-const AGAINST_CAP_S = 60;
+/** On a cap every step down or inward pushes cloth: worth a cut, not a change of thread. */
+const DOWN_CAP_S = 18;
+const INWARD_CAP_S = 9;
+/** What lies inside a border had better be sewn before it. */
+const INNER_LATE_S = 15;
 const HOP_S = 40;
 /** Height of what counts as one row of a cap design, mm. */
 const BAND_MM = 12;
@@ -127,19 +130,40 @@ function shareIn(spans: Spans, cells: ReadonlySet<number>): number {
 const middleX = (i: RouteItem): number => (i.box.minX + i.box.maxX) / 2;
 const middleY = (i: RouteItem): number => (i.box.minY + i.box.maxY) / 2;
 
-/** Caps: from the lowest row upward; in a row from the middle out to one side, then from the middle to the other. */
+const encloses = (a: RouteItem, b: RouteItem): boolean =>
+  a.box.minX < b.box.minX && a.box.minY < b.box.minY && a.box.maxX > b.box.maxX && a.box.maxY > b.box.maxY;
+
+/** Items inside each column that goes round them. */
+function insideOf(items: readonly RouteItem[]): number[][] {
+  return items.map((border, b) => (isArea(border) ? [] : items.flatMap((inner, i) => (i !== b && encloses(border, inner) ? [i] : []))));
+}
+
+/**
+ * Caps: each thread from its lowest row upward; in a row from the middle out to one side, then from the middle to the other.
+ * Outlines come right after what they outline, and what lies inside a border before it.
+ */
 function upwardAndOutward(items: readonly RouteItem[]): Objective {
+  const outlines = registration(items);
+  const inside = insideOf(items);
   const lowest = Math.max(...items.map(middleY), -1e9);
-  const keys = items.map((item) => {
-    const band = Math.floor((lowest - middleY(item)) / BAND_MM + 0.5);
-    const x = middleX(item);
-    const side = x < -1 ? 1 : 0;
-    return band * 10_000 + side * 2000 + Math.abs(x);
-  });
+  const bands = items.map((item) => Math.floor((lowest - middleY(item)) / BAND_MM + 0.5));
+  const keys = items.map((item, i) => bands[i]! * 10_000 + (middleX(item) < -1 ? 2000 : 0) + Math.abs(middleX(item)));
+  const against = (item: number, before: number): number =>
+    bands[item]! < bands[before]! ? DOWN_CAP_S : keys[item]! < keys[before]! - 1 ? INWARD_CAP_S : 0;
   return {
-    penalty: (order) => AGAINST_CAP_S * order.slice(1).filter((item, k) => keys[item]! < keys[order[k]!]! - 1).length,
+    penalty(order) {
+      const at = new Int32Array(items.length);
+      order.forEach((item, k) => (at[item] = k));
+      let sum = outlines.penalty(order);
+      for (let k = 1; k < order.length; k++) {
+        const [before, item] = [order[k - 1]!, order[k]!];
+        if (items[before]!.thread === items[item]!.thread) sum += against(item, before);
+      }
+      inside.forEach((list, border) => (sum += INNER_LATE_S * list.filter((i) => at[i]! > at[border]!).length));
+      return sum;
+    },
     key: (item) => keys[item]!,
-    followers: () => NO_FOLLOWERS,
+    followers: outlines.followers,
   };
 }
 

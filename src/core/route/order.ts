@@ -22,9 +22,20 @@ const ON_TOP_MM2 = 0.05;
 export function firstOrder(items: readonly OrderItem[]): number[] {
   const boxes = items.map((i) => boundsOf(i.painted));
   const under = items.map((item, i) => (item.last ? items.flatMap((other, j) => (other.last ? [] : [j])) : below(items, boxes, i)));
-  const waiting = new Set(items.map((_, i) => i));
+  return inBlocks(
+    items.map((i) => i.thread),
+    boxes,
+    under,
+  );
+}
+
+/**
+ * In as few blocks of one thread as may be, each in an order in which every piece lies near the one before it.
+ * @param under for each piece those that must come before it, all with smaller numbers
+ */
+export function inBlocks(threads: readonly string[], boxes: readonly Bounds[], under: readonly (readonly number[])[]): number[] {
+  const waiting = new Set(threads.map((_, i) => i));
   const out: number[] = [];
-  const threads = items.map((i) => i.thread);
   for (const thread of threadBlocks(threads, under)) {
     const block: number[] = [];
     for (;;) {

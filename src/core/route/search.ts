@@ -6,6 +6,7 @@ import { CoverGrid } from './coverGrid';
 import { greedy } from './greedy';
 import type { RouteItem } from './item';
 import { localSearch, refine } from './improve';
+import { inBlocks } from './order';
 import { roughCost } from './rough';
 
 /**
@@ -45,6 +46,7 @@ export function searchOrder(items: readonly RouteItem[], options: SearchOptions)
     greedy(items, { ...options, byThread: true }),
     greedy(items, { ...options, byThread: false }),
     ...(few ? [few.order] : []),
+    ...blocksOf(items, options.constraints),
   ];
   const improved = starts.map((order, k) => {
     options.progress((0.5 * k) / starts.length);
@@ -63,6 +65,19 @@ export function searchOrder(items: readonly RouteItem[], options: SearchOptions)
   });
   options.progress(0.95);
   return judge(best, true) < judge(given, true) - 1e-9 ? best : given;
+}
+
+/** An order in as few threads' blocks as may be, where what must come first was drawn first. */
+function blocksOf(items: readonly RouteItem[], { before }: Constraints): number[][] {
+  if (before.some((list, i) => list.some((j) => j > i))) return [];
+  const threads = items.map((i) => i.thread);
+  return [
+    inBlocks(
+      threads,
+      items.map((i) => i.box),
+      before,
+    ),
+  ];
 }
 
 /** Exact judgements that are affordable. */

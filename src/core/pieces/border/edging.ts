@@ -35,14 +35,14 @@ export function edgingOf(piece: Piece, usualWidthMm: number): Edging | null {
 
 /** Sews the satin of an edging, with its underlay. */
 export function sewEdging(out: StitchBuffer, edging: Edging, set: ResolvedSettings, ends: StartEnd): void {
-  const comp = set.pullComp!.value;
+  const { law } = set.pullComp!;
   sewNetwork(
     out,
     edging.network,
     {
       cover: {
         spacingMm: set.spacing!.value,
-        widenMm: [comp, comp],
+        widen: [law, law],
         leastWidthMm: 1,
         splitMm: MACHINE_LIMIT_MM - 0.05,
       },

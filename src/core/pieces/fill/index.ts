@@ -24,6 +24,7 @@ import { sewRows, travelTo } from '../rows/sewRows';
 import type { StartEnd } from '../../stitches/startEnd';
 import { AREA_INSET_MM, HIDES_TO_MM } from '../../units/craft';
 import { rowsSentence } from '../sentence';
+import { evenPull } from '../rules/pull';
 
 export interface FillShape extends PreparedShape {
   parts: readonly Area[];
@@ -73,6 +74,7 @@ function prepare(piece: Piece): FillShape | null {
       get angleDeg() {
         return (angleDeg ??= slants.length > 0 ? angleAlong(slants) : proposeAngle(area));
       },
+      rowsMm: (deg) => rowLengths(area, deg),
       ...(openings.length > 0 ? { openings: { count: openings.length, edgeMm: perimeterOf(openings.map((o) => o.ring)) } } : {}),
     },
     cover: area,
@@ -84,6 +86,20 @@ function prepare(piece: Piece): FillShape | null {
     fieldIn: remembered((part) => rowField(part, slants)),
     carvedOn: piece.carve ? carvedLines(dataToRings(piece.carve)) : null,
   };
+}
+
+/** Rows looked at to tell how long they are lie so far apart, mm. */
+const LOOK_MM = 1;
+
+/** The shortest and the longest row of an area, mm. */
+function rowLengths(area: Area, angleDeg: number): [number, number] {
+  const { u0, u1, count } = scanRows(area, angleDeg, LOOK_MM);
+  let [least, most] = [Infinity, 0];
+  for (let i = 0; i < count; i++) {
+    least = Math.min(least, u1[i]! - u0[i]!);
+    most = Math.max(most, u1[i]! - u0[i]!);
+  }
+  return count === 0 ? [0, 0] : [least, most];
 }
 
 function remembered<T>(make: (part: Area) => T): (part: Area) => T {
@@ -124,7 +140,7 @@ function stitch(out: StitchBuffer, shape: FillShape, set: ResolvedSettings, ends
   const order = STAGGERS[set.stagger?.value ?? 'mixed'];
   const settings: RowSettings = {
     stitchLengthMm: set.stitchLength.value,
-    pullCompMm: set.pullComp!.value,
+    pull: set.pullComp!.law,
     staggerOf: (row) => order[((row % order.length) + order.length) % order.length]!,
     carvedOn: set.stagger?.value === 'carved' ? shape.carvedOn : null,
   };
@@ -196,7 +212,7 @@ function sewLayer(out: StitchBuffer, part: Area, layer: UnderlayLayer, coverAngl
   if (layer.kind === 'lattice' || layer.kind === 'zigzag' || layer.kind === 'double-zigzag') {
     const mesh = scanRows(inner, coverAngle + (layer.angle ?? 90), layer.spacing ?? 2.5);
     const length = layer.length ?? 3.5;
-    const settings = { stitchLengthMm: length, pullCompMm: 0, staggerOf: (row: number) => (((row % 2) + 2) % 2) * 0.5 };
+    const settings = { stitchLengthMm: length, pull: evenPull(0), staggerOf: (row: number) => (((row % 2) + 2) % 2) * 0.5 };
     sewRows(out, straightRows(mesh, settings), { role: Role.underlay, ways, within: part });
     return;
   }

@@ -3,7 +3,7 @@ import type { Piece, Stagger, UnderlayLayer } from '../../document/types';
 import { LEAST_CROSSING_DEG } from '../../units/craft';
 import { apart, normalDirection } from '../../units/directions';
 import { byHand, pick, recipe, rule, spacingForThread, type ResolveContext, type ShapeFacts, type WithoutTies } from '../resolve';
-import { pullCompFor } from '../rules/compensation';
+import { pullCompFor, pulledRows } from '../rules/compensation';
 import { FOAM_SPACING_MM } from '../rules/foam';
 import { fillUnderlay } from '../rules/underlay';
 
@@ -24,16 +24,17 @@ export function fillSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContex
   const own = piece.settings;
   const spacing = pick(own.spacing, usualSpacing(piece, ctx));
   const turning = (piece.slants?.length ?? 0) > 1;
+  const angle = own.angle === undefined ? directionFor(piece, facts, ctx.beneathDeg) : byHand(own.angle);
   return {
     spacing,
     ...(own.spacingTo !== undefined ? { spacingTo: pick(own.spacingTo, spacing) } : {}),
-    pullComp: pullCompFor({ own, widthMm: facts.widthMm, recipe: ctx.recipe, thinBars: false }),
+    pullComp: pullCompFor({ ...pulledRows(own, facts, angle.value, ctx), thinBars: false }),
     underlay: pick<readonly UnderlayLayer[]>(
       own.underlay,
       fillUnderlay(own, facts.widthMm, Math.max(spacing.value, own.spacingTo ?? 0), ctx.recipe),
     ),
     stitchLength: pick(own.stitchLength, recipe(ctx.recipe.fillLength, ctx.recipe.name)),
-    ...(turning ? {} : { angle: own.angle === undefined ? directionFor(piece, facts, ctx.beneathDeg) : byHand(own.angle) }),
+    ...(turning ? {} : { angle }),
     ...(facts.openings ? { openings: pick(own.openings, rule<'carve' | 'sew-over'>('carve', openingWords(facts.openings))) } : {}),
     stagger: pick(own.stagger, piece.carve ? rule<Stagger>('carved', 'along the carved lines') : rule<Stagger>('mixed', 'no groove shows')),
   };

@@ -3,6 +3,7 @@ import { resample } from '../../geometry/line';
 import { onLattice, type StitchBuffer } from '../../stitches/buffer';
 import { runPoints } from '../run/points';
 import { ROW_END_CLEAR_MM, SHORTEST_STITCH_MM } from '../../units/tolerances';
+import { pulledAt, type PullLaw } from '../rules/pull';
 import { fromUV, heightOf, rowRange, type RowMesh } from './mesh';
 
 /** How penetrations shift from row to row, as shares of the stitch length; four rows until they repeat. */
@@ -16,8 +17,8 @@ const REACH_OUT_MM = 0.08;
 
 export interface RowSettings {
   stitchLengthMm: number;
-  /** Added at each end of each row, mm. */
-  pullCompMm: number;
+  /** Added at each end of each row. */
+  pull: PullLaw;
   /** Share of the stitch length by which row k's penetrations are shifted. */
   staggerOf(row: number): number;
   /** Where a row meets the carved lines, mm from its start, in order; absent without such lines. */
@@ -27,13 +28,43 @@ export interface RowSettings {
 /** Ordinary penetrations keep this far off a carved line, so that it shows, mm. */
 const CARVE_CLEAR_MM = 1.1;
 
+/** What is added at the left and right end of each stretch of a mesh, mm. */
+export interface PulledRows {
+  left: Float64Array;
+  right: Float64Array;
+}
+
+/** Along an edge compensation changes by no more than this for every mm, so that no step shows where long rows lie beside short ones. */
+const STEEPEST = 0.25;
+/** Ends of neighbouring rows within this lie on one edge, mm. */
+const ONE_EDGE_MM = 3;
+
+/** Compensation of every stretch by its length, eased along each edge. */
+export function pulledRows(mesh: RowMesh, law: PullLaw): PulledRows {
+  const own = new Float64Array(mesh.count).map((_, i) => pulledAt(law, mesh.u1[i]! - mesh.u0[i]!));
+  if (law.end === 0 && law.perMm === 0) return { left: own, right: own };
+  return { left: eased(mesh, own, mesh.u0), right: eased(mesh, own, mesh.u1) };
+}
+
+function eased(mesh: RowMesh, own: Float64Array, at: Float64Array): Float64Array {
+  const out = own.slice();
+  const most = STEEPEST * mesh.spacing;
+  const ease = (i: number, step: 1 | -1): void => {
+    const [from, to] = rowRange(mesh, mesh.row[i]! + step);
+    for (let j = from; j < to; j++) if (Math.abs(at[j]! - at[i]!) < ONE_EDGE_MM) out[i] = Math.min(out[i]!, out[j]! + most);
+  };
+  for (let i = 0; i < mesh.count; i++) ease(i, -1);
+  for (let i = mesh.count - 1; i >= 0; i--) ease(i, 1);
+  return out;
+}
+
 /** Ends of stretch `i` with pull compensation; never across the middle of the gap to its neighbour in the row. */
-export function compensatedEnds(mesh: RowMesh, i: number, pullCompMm: number): [number, number] {
+export function compensatedEnds(mesh: RowMesh, i: number, pulled: PulledRows): [number, number] {
   const [from, to] = rowRange(mesh, mesh.row[i]!);
   const before = i > from ? mesh.u0[i]! - mesh.u1[i - 1]! : Infinity;
   const after = i + 1 < to ? mesh.u0[i + 1]! - mesh.u1[i]! : Infinity;
-  const left = Math.min(pullCompMm, Math.max(0, before / 2 - 0.1));
-  const right = Math.min(pullCompMm, Math.max(0, after / 2 - 0.1));
+  const left = Math.min(pulled.left[i]!, Math.max(0, before / 2 - 0.1));
+  const right = Math.min(pulled.right[i]!, Math.max(0, after / 2 - 0.1));
   return widen(mesh.u0[i]! - left, mesh.u1[i]! + right);
 }
 
@@ -44,8 +75,16 @@ function widen(a: number, b: number): [number, number] {
 }
 
 /** Sews one row from its end at `fromLeft` to the other, with interior penetrations on the design's lattice. */
-export function sewRow(out: StitchBuffer, mesh: RowMesh, i: number, fromLeft: boolean, set: RowSettings, role: number): void {
-  const [a, b] = compensatedEnds(mesh, i, set.pullCompMm);
+export function sewRow(
+  out: StitchBuffer,
+  mesh: RowMesh,
+  i: number,
+  fromLeft: boolean,
+  set: RowSettings,
+  ends: [number, number],
+  role: number,
+): void {
+  const [a, b] = ends;
   const v = heightOf(mesh, mesh.row[i]!);
   const length = set.stitchLengthMm;
   const sense = fromLeft ? -1 : 1;

@@ -1,8 +1,9 @@
-import { lengthsAlong } from '../../geometry/line';
+import { lengthsAlong, lineLength } from '../../geometry/line';
 import { add, cross, distance, dot, mix, scale, sub, unit, type Line, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { ROW_END_CLEAR_MM } from '../../units/tolerances';
-import { compensatedEnds, sewRow, stepTo, withCarved, type RowSettings } from './emit';
+import { compensatedEnds, pulledRows, sewRow, stepTo, withCarved, type RowSettings } from './emit';
+import { pulledAt, type PullLaw } from '../rules/pull';
 import { fromUV, heightOf, neighbours, type RowMesh } from './mesh';
 
 /** Rows of any course, ready to be ordered and sewn: straight ones, turning ones, rows that open gradually. */
@@ -23,12 +24,13 @@ export interface RowSet {
 }
 
 export function straightRows(mesh: RowMesh, set: RowSettings): RowSet {
+  const pulled = pulledRows(mesh, set.pull);
   return {
     count: mesh.count,
     mesh,
     neighbours: (i, step) => neighbours(mesh, i, step),
     ends: (i) => {
-      const [a, b] = compensatedEnds(mesh, i, set.pullCompMm);
+      const [a, b] = compensatedEnds(mesh, i, pulled);
       const v = heightOf(mesh, mesh.row[i]!);
       return [fromUV(mesh.frame, a, v), fromUV(mesh.frame, b, v)];
     },
@@ -36,7 +38,7 @@ export function straightRows(mesh: RowMesh, set: RowSettings): RowSet {
       const v = heightOf(mesh, mesh.row[i]!);
       return [fromUV(mesh.frame, mesh.u0[i]!, v), fromUV(mesh.frame, mesh.u1[i]!, v)];
     },
-    sew: (out, i, forward, role) => sewRow(out, mesh, i, forward, set, role),
+    sew: (out, i, forward, role) => sewRow(out, mesh, i, forward, set, compensatedEnds(mesh, i, pulled), role),
   };
 }
 
@@ -49,7 +51,7 @@ export interface LineRows {
 }
 
 export function lineRows(rows: LineRows, set: RowSettings): RowSet {
-  const lines = compensated(rows, set.pullCompMm);
+  const lines = compensated(rows, set.pull);
   return {
     count: lines.length,
     mesh: null,
@@ -62,7 +64,7 @@ export function lineRows(rows: LineRows, set: RowSettings): RowSet {
 }
 
 /** Every line lengthened at both ends along itself, but not past the middle of the gap to the next in its row. */
-function compensated(rows: LineRows, comp: number): Line[] {
+function compensated(rows: LineRows, law: PullLaw): Line[] {
   const inRow = new Map<number, number[]>();
   rows.stretches.forEach((s, i) => inRow.set(s.row, [...(inRow.get(s.row) ?? []), i]));
   const tips = (i: number): Point[] => [rows.stretches[i]!.points[0]!, rows.stretches[i]!.points[rows.stretches[i]!.points.length - 1]!];
@@ -71,6 +73,7 @@ function compensated(rows: LineRows, comp: number): Line[] {
       .get(row)!
       .filter((j) => j !== i)
       .flatMap(tips);
+    const comp = pulledAt(law, lineLength(points));
     const room = (p: Point): number => Math.min(comp, ...others.map((q) => Math.max(0, distance(p, q) / 2 - 0.1)));
     const n = points.length;
     const first = points[0]!;

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { clean, contains, offset } from '../../geometry/area';
 import { dataToRings } from '../../geometry/path';
 import { distance, type Area } from '../../geometry/point';
+import { evenPull } from '../rules/pull';
 import { fromUV, heightOf, nearestStretch, neighbours, scanRows } from './mesh';
 import { straightRows } from './rowset';
 import { connectedGroups, sewingOrder, splitSections } from './sections';
@@ -11,7 +12,7 @@ const RING = clean(dataToRings('M20,0 A20,20 0 1 1 -20,0 A20,20 0 1 1 20,0 Z M12
 const COMB = clean(dataToRings('M-20,-10 H20 V10 H16 V-4 H10 V10 H6 V-4 H0 V10 H-4 V-4 H-10 V10 H-14 V-4 H-20 Z'), 'evenodd');
 
 const sectionsOf = (area: Area) =>
-  splitSections(straightRows(scanRows(area, 0, 0.4), { stitchLengthMm: 3.5, pullCompMm: 0, staggerOf: () => 0 }));
+  splitSections(straightRows(scanRows(area, 0, 0.4), { stitchLengthMm: 3.5, pull: evenPull(0), staggerOf: () => 0 }));
 
 test('rows of a rectangle: one stretch each, its full width, the spacing apart', () => {
   const mesh = scanRows(clean(dataToRings('M-10,-5 H10 V5 H-10 Z'), 'nonzero'), 0, 0.5);

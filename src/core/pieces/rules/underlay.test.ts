@@ -1,4 +1,4 @@
-import { recipeOf } from '../../cloth/recipes';
+import { recipeOf, RECIPES, type ClothRecipe } from '../../cloth/recipes';
 import { pullCompFor, pushCompFor } from './compensation';
 import type { ClothKey, JobSettings, PieceSettings, UnderlayLayer } from '../../document/types';
 import { CLOTH_KEYS } from '../../document/types';
@@ -91,12 +91,45 @@ describe('a foundation that is always the same', () => {
 });
 
 describe('compensation', () => {
-  const comp = (own: PieceSettings, widthMm: number, cloth: ClothKey, thinBars = true) =>
-    pullCompFor({ own, widthMm, recipe: recipeOf(cloth), thinBars });
+  const comp = (own: PieceSettings, widthMm: number, cloth: ClothKey, thinBars = true) => compOf(recipeOf(cloth), own, widthMm, thinBars);
+  const compOf = (recipe: ClothRecipe, own: PieceSettings, widthMm: number, thinBars = true) =>
+    pullCompFor({ own, widthMm, rowsMm: () => [widthMm / 4, 4 * widthMm], recipe, settings: {}, thinBars });
 
-  it('is the cloth’s, unless someone set it', () => {
-    expect(comp({}, 6, 'pique')).toMatchObject({ value: recipeOf('pique').pullComp, from: 'recipe' });
-    expect(comp({ pullComp: 0.11 }, 6, 'pique')).toMatchObject({ value: 0.11, from: 'hand' });
+  it('is the cloth’s at rows of 10 mm, unless someone set it', () => {
+    for (const recipe of RECIPES) {
+      const { value, from } = compOf(recipe, {}, 10);
+      expect(value).toBeCloseTo(recipe.pullComp, 2);
+      expect(from).toBe('recipe');
+    }
+    expect(comp({ pullComp: 0.11 }, 6, 'pique')).toMatchObject({ value: 0.11, from: 'hand', least: 0.11, most: 0.11 });
+  });
+
+  it('grows with the row on every cloth, by what people measure', () => {
+    for (const recipe of RECIPES.filter((r) => r.pullComp > 0)) {
+      const at = [0.5, 1, 2, 3, 6, 10, 20, 40, 80].map((mm) => compOf(recipe, {}, mm, false).value);
+      at.slice(1).forEach((mm, i) => expect(mm).toBeGreaterThan(at[i]!));
+    }
+    for (const cloth of ['pique', 'jersey', 'fleece'] as const) {
+      for (const mm of [2, 3]) {
+        expect(comp({}, mm, cloth, false).value).toBeGreaterThanOrEqual(0.1);
+        expect(comp({}, mm, cloth, false).value).toBeLessThanOrEqual(0.27);
+      }
+    }
+    expect(comp({}, 80, 'jersey').value).toBeGreaterThan(1.7);
+    expect(comp({}, 80, 'jersey').value).toBeLessThan(2.8);
+    expect(comp({}, 80, 'twill').value).toBeGreaterThan(0.3);
+    expect(comp({}, 80, 'twill').value).toBeLessThan(0.9);
+  });
+
+  it('says what the shortest and the longest row get', () => {
+    const { least, value, most } = comp({}, 10, 'pique');
+    expect(least).toBeLessThan(value);
+    expect(most).toBeGreaterThan(value);
+    expect(most).toBe(comp({}, 40, 'pique').value);
+  });
+
+  it('none is added on film that holds nothing back', () => {
+    expect(comp({}, 40, 'soluble-film').value).toBe(0);
   });
 
   it('a percentage is shared between both ends of a row', () => {
@@ -106,17 +139,17 @@ describe('compensation', () => {
 
   it('thin bars are widened more on cloth that gives way, and nowhere else', () => {
     expect(comp({}, 2, 'jersey').value).toBeGreaterThanOrEqual(0.5);
-    expect(comp({}, 2, 'twill').value).toBe(recipeOf('twill').pullComp);
-    expect(comp({}, 2, 'fleece', false).value).toBe(recipeOf('fleece').pullComp);
+    expect(comp({}, 2, 'twill').value).toBeLessThan(recipeOf('twill').pullComp);
+    expect(comp({}, 2, 'fleece', false).value).toBeLessThan(recipeOf('fleece').pullComp);
   });
 
   it('bars are thin below 2.5 mm, and only widened where the cloth gives less', () => {
     expect(comp({}, 2.49, 'pique').value).toBe(0.5);
-    expect(comp({}, 2.5, 'pique').value).toBe(recipeOf('pique').pullComp);
+    expect(comp({}, 2.5, 'pique').value).toBeLessThan(recipeOf('pique').pullComp);
     const generous = { ...recipeOf('pique'), pullComp: 0.6 };
-    expect(pullCompFor({ own: {}, widthMm: 2, recipe: generous, thinBars: true })).toMatchObject({ value: 0.6, from: 'recipe' });
+    expect(compOf(generous, {}, 10)).toMatchObject({ value: 0.6, from: 'recipe' });
     const even = { ...recipeOf('pique'), pullComp: 0.5 };
-    expect(pullCompFor({ own: {}, widthMm: 2, recipe: even, thinBars: true }).from).toBe('recipe');
+    expect(compOf(even, {}, 2).from).toBe('recipe');
   });
 
   it('says for which cloth an end is shortened more', () => {

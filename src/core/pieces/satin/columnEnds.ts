@@ -1,6 +1,7 @@
 import { add, cross, distance, dot, mix, scale, sub, unit, type Point } from '../../geometry/point';
 import type { ColumnEnds } from '../../document/types';
-import { crossingAt, makeTrack, sliceTrack, type Column, type Track } from './track';
+import { pulledAt, type PullLaw } from '../rules/pull';
+import { crossingAt, makeTrack, medianWidth, sliceTrack, type Column, type Track } from './track';
 
 /** A covered end runs on this far under its neighbour, mm. */
 const UNDER_MM = 0.6;
@@ -10,14 +11,15 @@ const STEP_MM = 0.12;
 
 /**
  * The column with its ends as they are to be sewn: open ones shortened by `pushMm`, because push lengthens them, or run
- * on under a neighbour when they will be covered; butted ones carried on by `compMm`, as far as the other's side is.
+ * on under a neighbour when they will be covered; butted ones carried on as far as the other's side is, widened as it will be.
  */
-export function withEnds(column: Column, ends: ColumnEnds, pushMm: number, compMm: number): Column {
+export function withEnds(column: Column, ends: ColumnEnds, pushMm: number, widen: readonly [PullLaw, PullLaw]): Column {
   const length = lengthOf(column.track);
   const open = (atEnd: boolean): number =>
     ends === 'covered' ? UNDER_MM : -Math.min(pushMm, length * MOST_SHARE, roundEndAt(column.track, atEnd));
-  const from = column.openFrom ? open(false) : column.buttsFrom ? compMm : 0;
-  const to = column.openTo ? open(true) : column.buttsTo ? compMm : 0;
+  const butts = (): number => Math.max(...widen.map((law) => pulledAt(law, medianWidth([column.track]))));
+  const from = column.openFrom ? open(false) : column.buttsFrom ? butts() : 0;
+  const to = column.openTo ? open(true) : column.buttsTo ? butts() : 0;
   let { track } = column;
   if (from > 0 || to > 0) track = extended(track, Math.max(0, from), Math.max(0, to));
   if (from < 0 || to < 0) track = shortened(track, Math.max(0, -from), Math.max(0, -to));

@@ -1,12 +1,13 @@
 import type { StitchBuffer } from '../../stitches/buffer';
 import { SHORTEST_STITCH_MM } from '../../units/tolerances';
+import { pulledAt, type PullLaw } from '../rules/pull';
 import { rowAt, rowScratch, type RowScratch, type Track } from './track';
 
 export interface ColumnCover {
   /** Distance between successive penetrations on the outer side, mm. */
   spacingMm: number;
-  /** Added at the left and the right end of each row, mm; negative draws rows in, as underlay does. */
-  widenMm: readonly [number, number];
+  /** Added at the left and the right end of each row; negative draws rows in, as underlay does. */
+  widen: readonly [PullLaw, PullLaw];
   /** Rows are never shorter, mm. */
   leastWidthMm: number;
   /** Rows longer than this get interior penetrations, mm. */
@@ -57,9 +58,9 @@ function lengthOf(row: RowScratch): number {
 
 /** Moves both ends of a row outward and keeps the least width between them. */
 function widen(row: RowScratch, cover: ColumnCover): void {
-  const leftMm = widened(cover.widenMm[0], row.leftPace);
-  const rightMm = widened(cover.widenMm[1], row.rightPace);
   const length = lengthOf(row);
+  const leftMm = widened(pulledAt(cover.widen[0], length), row.leftPace);
+  const rightMm = widened(pulledAt(cover.widen[1], length), row.rightPace);
   const lack = Math.max(0, cover.leastWidthMm - (length + leftMm + rightMm)) / 2;
   const ux = length > 0 ? (row.rightX - row.leftX) / length : 1;
   const uy = length > 0 ? (row.rightY - row.leftY) / length : 0;

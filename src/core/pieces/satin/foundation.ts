@@ -5,6 +5,7 @@ import { Role } from '../../stitches/roles';
 import type { ColumnEnds, UnderlayLayer } from '../../document/types';
 import { SHORTEST_STITCH_MM } from '../../units/tolerances';
 import type { RowMesh } from '../rows/mesh';
+import { evenPull } from '../rules/pull';
 import { sewColumn, type ColumnCover } from './cover';
 import { capOf } from './columnEnds';
 import { centreLine, crossingAt, widenRow, type Column, type Track } from './track';
@@ -33,7 +34,7 @@ export function endOf(track: Track, last: boolean): Point {
 export function sewCap(out: StitchBuffer, column: Column, atEnd: boolean, settings: ColumnSettings): void {
   if (settings.ends !== 'capped' || !(atEnd ? column.openTo : column.openFrom)) return;
   const cap = capOf(column.track, atEnd);
-  if (cap) sewColumn(out, cap, false, { ...settings.cover, widenMm: [0, 0], leastWidthMm: 0.5 }, Role.cover);
+  if (cap) sewColumn(out, cap, false, { ...settings.cover, widen: [evenPull(0), evenPull(0)], leastWidthMm: 0.5 }, Role.cover);
 }
 
 /** Brings the needle to the first row of the cover without leaving the column. */
@@ -89,7 +90,7 @@ function nearerSide(track: Track, atEnd: boolean, here: Point | null): 'left' | 
 
 const zigzagOf = (layer: UnderlayLayer, pass: number): ColumnCover => ({
   spacingMm: (layer.spacing ?? 2) * (pass === 0 ? 1 : 1.05),
-  widenMm: [-(layer.inset ?? COLUMN_INSET_MM), -(layer.inset ?? COLUMN_INSET_MM)],
+  widen: [evenPull(-(layer.inset ?? COLUMN_INSET_MM)), evenPull(-(layer.inset ?? COLUMN_INSET_MM))],
   leastWidthMm: 0.5,
   splitMm: 7,
 });

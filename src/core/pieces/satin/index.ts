@@ -1,4 +1,4 @@
-import { areaOf, clean, offset, unite } from '../../geometry/area';
+import { areaOf, clean, offset, simplifyLine, unite } from '../../geometry/area';
 import { strokeOf } from '../../geometry/stroke';
 import { distance, mix, sub, unit, type Area, type Point } from '../../geometry/point';
 import { outlineOf } from '../../geometry/outline';
@@ -6,7 +6,7 @@ import { dataToRings, flattenSubpath, parsePath, ringsToData } from '../../geome
 import type { Piece } from '../../document/types';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { MACHINE_LIMIT_MM } from '../../units/tolerances';
-import type { PieceKind, PreparedShape } from '../kind';
+import type { LongRows, PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { fillKind, type FillShape } from '../fill';
 import { scanRows, type RowMesh } from '../rows/mesh';
@@ -20,6 +20,7 @@ import { medianWidth, type Column, type ColumnNetwork, type Track } from './trac
 import type { StartEnd } from '../../stitches/startEnd';
 import { WIDEST_SATIN_MM } from '../../units/craft';
 import { rowsSentence } from '../sentence';
+import { evenPull, pulledAt, type PullLaw } from '../rules/pull';
 
 /** Satin never sews narrower than this, mm (craft §4: minimum sewn width 1.0, with the thread's own width inside). */
 const LEAST_SEWN_MM = 1;
@@ -104,7 +105,7 @@ function prepare(piece: Piece): SatinShape | null {
   const { columns } = made.network;
   const places = placesOf(columns);
   return {
-    facts: { widthMm: medianWidth(columns.map((c) => c.track)), angleDeg: 0 },
+    facts: { widthMm: medianWidth(columns.map((c) => c.track)), angleDeg: 0, rowsMm: () => widthsOf(columns) },
     cover: made.painted,
     painted: made.painted,
     areaMm2: areaOf(made.painted),
@@ -116,6 +117,8 @@ function prepare(piece: Piece): SatinShape | null {
         columns.map((c) => c.track),
         p,
       ),
+    rowsOver: (limitMm) => rowsOver(columns, limitMm),
+    halves: () => halvesOf(columns),
     widestMm: columns.reduce((w, c) => Math.max(w, widestOf(c.track)), 0),
     asFill: piece.settings.overLimit === 'fill' ? fillKind.prepare({ ...piece, kind: 'fill', area: ringsToData(made.painted) }) : null,
   };
@@ -134,6 +137,53 @@ function rowNear(tracks: readonly Track[], p: Point): Point | null {
   return row;
 }
 
+/** Rows fan where one side moves on by less than this share of the other. */
+const FANS = 0.3;
+
+/** The shortest and the longest row of columns, mm. */
+function widthsOf(columns: readonly Column[]): [number, number] {
+  let [least, most] = [Infinity, 0];
+  for (const { track } of columns) {
+    track.left.forEach((p, i) => {
+      const mm = distance(p, track.right[i]!);
+      least = Math.min(least, mm);
+      most = Math.max(most, mm);
+    });
+  }
+  return [least, most];
+}
+
+/** The longest row over a limit, and how much of the columns is wider than that. Rows that fan about a corner are not counted. */
+function rowsOver(columns: readonly Column[], limitMm: number): LongRows | null {
+  let [mm, alongMm, at] = [0, 0, columns[0]!.track.left[0]!];
+  for (const { left, right, advance } of columns.map((c) => c.track)) {
+    for (let i = 1; i < left.length; i++) {
+      const [row, step] = [distance(left[i]!, right[i]!), advance[i]! - advance[i - 1]!];
+      const paces = [distance(left[i]!, left[i - 1]!), distance(right[i]!, right[i - 1]!)];
+      if (row <= limitMm || Math.min(...paces) < FANS * step) continue;
+      alongMm += step;
+      if (row > mm) [mm, at] = [row, mix(left[i]!, right[i]!, 0.5)];
+    }
+  }
+  return mm > 0 ? { mm, alongMm, at } : null;
+}
+
+/** Halves of a column lap by so much, mm: pieces that butt need it (craft §4). */
+const LAP_MM = 1;
+/** And keep so near to what they are halves of, mm. */
+const HALF_OFF_MM = 0.02;
+
+function halvesOf(columns: readonly Column[]): [[string, string], [string, string]] | null {
+  if (columns.length !== 1) return null;
+  const { left, right } = columns[0]!.track;
+  const line = (points: readonly Point[]): string => ringsToData([simplifyLine(points, HALF_OFF_MM)], false);
+  const inner = (by: number): Point[] => left.map((p, i) => mix(p, right[i]!, 0.5 + by / Math.max(LAP_MM, distance(p, right[i]!))));
+  return [
+    [line(left), line(inner(LAP_MM / 2))],
+    [line(inner(-LAP_MM / 2)), line(right)],
+  ];
+}
+
 const widestOf = (t: Track): number => t.left.reduce((w, p, i) => Math.max(w, distance(p, t.right[i]!)), 0);
 
 function stitch(out: StitchBuffer, shape: SatinShape, set: ResolvedSettings, ends: StartEnd): void {
@@ -141,16 +191,17 @@ function stitch(out: StitchBuffer, shape: SatinShape, set: ResolvedSettings, end
   if (shape.asFill && set.overLimit?.value === 'fill' && shape.widestMm > limit) {
     return fillKind.stitch(out, shape.asFill, { ...set, stitchLength: { ...set.stitchLength, value: FILL_STITCH_MM } }, ends);
   }
-  const sides = set.pullCompSides?.value ?? ([set.pullComp!.value, set.pullComp!.value] as const);
+  const { law } = set.pullComp!;
+  const widen = (set.pullCompSides?.value.map(evenPull) as [PullLaw, PullLaw] | undefined) ?? ([law, law] as const);
   sewNetwork(
     out,
     shape.network,
     {
       cover: {
         spacingMm: set.spacing!.value,
-        widenMm: sides,
+        widen,
         leastWidthMm: LEAST_SEWN_MM,
-        splitMm: Math.min(limit + sides[0] + sides[1] + 0.5, MACHINE_LIMIT_MM - 0.05),
+        splitMm: Math.min(limit + pulledAt(widen[0], limit) + pulledAt(widen[1], limit) + 0.5, MACHINE_LIMIT_MM - 0.05),
       },
       underlay: set.underlay?.value ?? [],
       runLengthMm: set.stitchLength.value,

@@ -1,7 +1,7 @@
 import type { Resolved } from '../../document/resolved';
 import type { ColumnEnds, Corners, JobSettings, Piece, UnderlayLayer } from '../../document/types';
 import { pick, rule, spacingForThread, type ResolveContext, type ShapeFacts, type WithoutTies } from '../resolve';
-import { pullCompFor, pushCompFor } from '../rules/compensation';
+import { pullCompFor, pulledRows, pushCompFor } from '../rules/compensation';
 import { FOAM_SPACING_MM } from '../rules/foam';
 import { columnUnderlay } from '../rules/underlay';
 import { WIDEST_SATIN_MM } from '../../units/craft';
@@ -20,7 +20,7 @@ export function satinCover(
   const spacing = pick(own.spacing, usual.spacing);
   return {
     spacing,
-    pullComp: pullCompFor({ own, widthMm: facts.widthMm, recipe: ctx.recipe, thinBars: usual.thinBars }),
+    pullComp: pullCompFor({ ...pulledRows(own, facts, 0, ctx), thinBars: usual.thinBars }),
     ...(own.pullCompSides ? { pullCompSides: pick<readonly [number, number]>(own.pullCompSides, rule([0, 0], '')) } : {}),
     underlay: pick<readonly UnderlayLayer[]>(own.underlay, usual.underlay(spacing.value)),
     stitchLength: pick(own.stitchLength, rule(2.5, 'usual run of the underlay')),

@@ -27,7 +27,7 @@ export function sewNetwork(
   { start, end, goesOn = true }: StartEnd,
 ): void {
   const columns = network.columns.map((c) =>
-    withRowsToEnds(withEnds(c, settings.ends, settings.pushMm, Math.max(...settings.cover.widenMm)), settings.cover.spacingMm),
+    withRowsToEnds(withEnds(c, settings.ends, settings.pushMm, settings.cover.widen), settings.cover.spacingMm),
   );
   if (columns.length === 0) return;
   const groups = groupsOf(columns);

@@ -14,7 +14,7 @@ export const capOrder: Check = {
     const sewn = job.pieces.flatMap((_, n) => (shaped[n]!.shape ? [n] : []));
     if (!isCap(job.brief) || sewn.length < 2) return [];
     const heights = sewn.map((n) => middleOf(n).y);
-    const down = heights.slice(1).flatMap((y, k) => (y - heights[k]! > STEP_MM ? [sewn[k + 1]!] : []));
+    const down = stepsDown(sewn.map((n, k) => ({ y: heights[k]!, thread: job.pieces[n]!.thread }))).map((k) => sewn[k]!);
     if (down.length <= SHARE * (sewn.length - 1)) return [];
     return [
       {
@@ -29,3 +29,22 @@ export const capOrder: Check = {
     ];
   },
 };
+
+/**
+ * Which pieces are a step down from the one before. A new thread begins low again, that is as it should be; it goes down when
+ * all of it lies below all that the last thread sewed.
+ */
+function stepsDown(sewn: readonly { y: number; thread: string }[]): number[] {
+  const down: number[] = [];
+  const blockFrom = (k: number, step: 1 | -1): number[] => {
+    const ys: number[] = [];
+    for (let i = k; sewn[i]?.thread === sewn[k]!.thread; i += step) ys.push(sewn[i]!.y);
+    return ys;
+  };
+  for (let k = 1; k < sewn.length; k++) {
+    const within = sewn[k]!.thread === sewn[k - 1]!.thread;
+    const [from, to] = within ? [sewn[k - 1]!.y, sewn[k]!.y] : [Math.max(...blockFrom(k - 1, -1)), Math.min(...blockFrom(k, 1))];
+    if (to - from > STEP_MM) down.push(k);
+  }
+  return down;
+}

@@ -1,7 +1,7 @@
 import { stabilizerFor } from '../../cloth/house';
 import { recipeOf } from '../../cloth/recipes';
 import type { RecipeChange } from '../../document/types';
-import { stabilizerStiffness } from '../../forecast/parameters';
+import { stabilizerStiffness } from '../../cloth/drawIn';
 import type { Check } from '../check';
 
 /** Sewing faster than the cloth's recipe by more than this share pulls and heats the thread. */

@@ -1,32 +1,106 @@
+import type { Job, Piece } from '../../document/types';
+import { ringsToData } from '../../geometry/path';
+import { boundsOf, type Point } from '../../geometry/point';
+import { fromUV, rowFrame, scanRows, toU, toV } from '../../pieces/rows/mesh';
 import { formOf } from '../../pieces/registry';
-import { Role } from '../../stitches/roles';
-import { longestStitch } from '../../stitches/stitches';
-import { perPiece, type Check } from '../check';
 import { WIDEST_SATIN_MM } from '../../units/craft';
+import { MACHINE_LIMIT_MM } from '../../units/tolerances';
+import { atan2, PI } from '../../units/trig';
+import { perPiece, type Check, type SewnPiece } from '../check';
+import type { Fix } from '../finding';
 
-/** Rows lean a little and are compensated at both ends. */
-const ROUGH_MM = 0.6;
+/** Rows over the limit for less than this along a column are a corner of it, mm. */
+const LEAST_ALONG_MM = 1;
+/** What misses the limit by less meets it, mm. */
+const ROUGH_MM = 0.05;
 
+/** Told of the shape, not of its stitches: rows that are split are no longer long, but they sink and look thin. */
 export const satinTooWide: Check = {
   rule: 'satin-too-wide',
   severity: 'warn',
   title: 'Satin rows over the satin limit',
-  find: perPiece(({ piece, index, settings }, { plan, job }) => {
-    if (formOf(piece) !== 'column' || !settings.satinLimit) return null;
-    const sides = 2 * (settings.pullComp?.value ?? 0);
+  find: perPiece((sewn, { job }) => {
+    const { piece, shape, settings } = sewn;
+    const own = settings.satinLimit?.value;
+    if (formOf(piece) !== 'column' || own === undefined) return null;
     const foam = (settings.foam?.value ?? 0) > 0;
-    const limit = foam ? settings.satinLimit.value : (job.settings.satinLimit ?? WIDEST_SATIN_MM);
-    const { from, to } = plan.pieces[index]!;
-    const { event, lengthMm } = longestStitch(plan, from + 1, to, limit + sides + ROUGH_MM, (i) => plan.role[i] === Role.cover);
-    if (event < 0) return null;
+    const limit = foam ? own : (job.settings.satinLimit ?? WIDEST_SATIN_MM);
+    const rows = shape.rowsOver?.(limit + ROUGH_MM);
+    if (!rows || rows.alongMm < LEAST_ALONG_MM) return null;
+    const over = settings.overLimit?.value ?? 'split';
+    if (over === 'fill' && rows.mm > own) return null;
+    const split = rows.mm > own + ROUGH_MM;
+    const mm = rows.mm.toFixed(1);
     return {
-      at: { x: plan.x[event]!, y: plan.y[event]! },
-      measured: lengthMm - sides,
+      at: rows.at,
+      measured: rows.mm,
       limit,
       unit: 'mm',
-      limitFrom: job.settings.satinLimit === undefined ? 'widest satin of the default school' : 'the job’s own limit',
-      message: 'Rows of this satin are longer than the satin limit: they snag and come loose in wear.',
-      fix: { label: 'Split its rows', pieces: [{ id: piece.id, settings: { satinLimit: limit } }] },
+      limitFrom: foam
+        ? 'what foam carries'
+        : job.settings.satinLimit === undefined
+          ? 'widest satin of the default school'
+          : 'the job’s own limit',
+      message: split
+        ? `Rows of this satin are up to ${mm} mm long and are split along ${Math.ceil(rows.alongMm)} mm of it: split rows sink and look thin.`
+        : `Rows of this satin are up to ${mm} mm long, over the satin limit: they snag and come loose in wear.`,
+      fix: { label: 'Sew it as a fill there', pieces: [{ id: piece.id, settings: { overLimit: 'fill', satinLimit: undefined } }] },
+      others: [...divided(sewn, job), ...turned(sewn, limit), ...(split ? raised(piece, rows.mm) : [splitAt(piece, limit, job)])],
     };
   }),
 };
+
+const splitAt = (piece: Piece, limit: number, job: Job): Fix => ({
+  label: 'Split its rows',
+  pieces: [{ id: piece.id, settings: { satinLimit: job.settings.satinLimit === limit ? undefined : limit } }],
+});
+
+/** Whole rows, where the machine makes them. */
+function raised(piece: Piece, mm: number): Fix[] {
+  const satinLimit = Math.ceil(2 * mm) / 2;
+  return satinLimit < MACHINE_LIMIT_MM
+    ? [{ label: `Keep rows whole up to ${satinLimit} mm`, pieces: [{ id: piece.id, settings: { satinLimit } }] }]
+    : [];
+}
+
+/** The other way across, where the shape is shorter that way than the limit; columns drawn by their sides or a line have no other way. */
+function turned({ piece, shape }: SewnPiece, limit: number): Fix[] {
+  const ring = shape.painted[0];
+  if (!piece.area || !ring) return [];
+  const now = shape.rowAt?.(middleOf(shape.painted.flat()));
+  if (!now) return [];
+  const across = (atan2(now.x, now.y) * 180) / PI;
+  const { u0, u1, count } = scanRows(shape.painted, across, 1);
+  let longest = 0;
+  for (let i = 0; i < count; i++) longest = Math.max(longest, u1[i]! - u0[i]!);
+  if (count === 0 || longest > limit) return [];
+  return [{ label: 'Turn its rows', pieces: [{ id: piece.id, patch: { slants: slantsAcross(shape.painted.flat(), across) } }] }];
+}
+
+const middleOf = (points: readonly Point[]): Point => {
+  const b = boundsOf([points]);
+  return { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 };
+};
+
+/** Two slants along a direction, near both ends of a shape. */
+function slantsAcross(points: readonly Point[], angleDeg: number): string[] {
+  const frame = rowFrame(angleDeg);
+  const [us, vs] = [points.map((p) => toU(frame, p)), points.map((p) => toV(frame, p))];
+  const [low, high, first, last] = [Math.min(...us) - 1, Math.max(...us) + 1, Math.min(...vs), Math.max(...vs)];
+  return [0.1, 0.9].map((t) => {
+    const v = first + t * (last - first);
+    return ringsToData([[fromUV(frame, low, v), fromUV(frame, high, v)]], false);
+  });
+}
+
+/** Two columns side by side, each half as wide. */
+function divided({ piece, shape }: SewnPiece, job: Job): Fix[] {
+  const halves = shape.halves?.();
+  if (!halves) return [];
+  const { area, line, width, cap, join, slants, start, end, ...rest } = piece;
+  let id = `${piece.id}-2`;
+  while (job.pieces.some((p) => p.id === id)) id += '-2';
+  const then: Piece = { ...rest, id, name: `${piece.name} 2`, sides: halves[1] };
+  const without: (keyof Piece)[] = ['area', 'line', 'width', 'cap', 'join', 'slants', 'start', 'end'];
+  return [{ label: 'Divide it lengthwise', pieces: [{ id: piece.id, patch: { sides: halves[0] }, without, then }] }];
+}

@@ -131,6 +131,11 @@ function One({ finding: f }: { finding: Finding }) {
               {f.fix.label}
             </Button>
           )}
+          {(f.others ?? []).map((other) => (
+            <Button key={other.label} dense look="quiet" onClick={() => applyFix(other)}>
+              {other.label}
+            </Button>
+          ))}
           <Button dense look="quiet" onClick={() => setAsking(true)}>
             Accept …
           </Button>

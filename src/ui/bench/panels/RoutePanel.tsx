@@ -107,8 +107,8 @@ export function RoutePanel({ job }: { job: Job }) {
   );
 }
 
-function Proposal({ proposal: { before, after, better, aim, policy } }: { proposal: RouteProposal }) {
-  if (!better) {
+function Proposal({ proposal: { before, after, better, trade, aim, policy } }: { proposal: RouteProposal }) {
+  if (!better && !trade) {
     return (
       <p className="mt-2 rounded-md border border-hairline p-2" data-testid="no-better">
         No better order was found: what you have is kept.
@@ -124,6 +124,11 @@ function Proposal({ proposal: { before, after, better, aim, policy } }: { propos
   ];
   return (
     <div className="mt-3 rounded-md border border-edge p-2" data-testid="proposal">
+      {trade && (
+        <p className="mb-1 leading-tight">
+          <span className="font-semibold">A trade, not a saving.</span> It costs more on the machine, for what is named below.
+        </p>
+      )}
       <table className="w-full">
         <thead className="sr-only">
           <tr>
@@ -148,9 +153,11 @@ function Proposal({ proposal: { before, after, better, aim, policy } }: { propos
       {aim.after < aim.before && policy === 'registration' && (
         <p className="mt-1 text-xs text-quiet">Outlines follow their fills sooner.</p>
       )}
-      {aim.after < aim.before && policy === 'cap' && <p className="mt-1 text-xs text-quiet">Fewer steps down or inward.</p>}
+      {aim.after < aim.before && policy === 'cap' && (
+        <p className="mt-1 text-xs text-quiet">Fewer steps down or inward, outlines sooner.</p>
+      )}
       {aim.after < aim.before && policy === 'sections' && <p className="mt-1 text-xs text-quiet">Less going to and fro between parts.</p>}
-      <Button look="primary" className="mt-2 w-full" onClick={takeProposal}>
+      <Button look={trade ? 'plain' : 'primary'} className="mt-2 w-full" onClick={takeProposal}>
         Take this order
       </Button>
     </div>

@@ -1,0 +1,104 @@
+import fc from 'fast-check';
+import type { JobSettings, Piece } from '../document/types';
+import { jobOf, piece } from '../pieces/fixtures';
+import { Planner } from '../plan/planner';
+import { Command, Role } from '../stitches/roles';
+import type { Finding } from './finding';
+import { prove, withFix } from './prove';
+
+const RULE = 'satin-too-wide';
+const of = (pieces: readonly Piece[], settings: JobSettings = {}): Finding | undefined =>
+  prove({ ...jobOf(pieces), settings }).find((f) => f.rule === RULE);
+/** A column of a width, longer than it is wide. */
+const bar = (widthMm: number, settings: Piece['settings'] = {}, deg = 0): Piece => {
+  const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+  const at = (x: number, y: number): string => `${(x * c - y * s).toFixed(4)},${(x * s + y * c).toFixed(4)}`;
+  const side = (y: number): string => `M${at(-20, y)} L${at(20, y)}`;
+  return piece('satin', { sides: [side(-widthMm / 2), side(widthMm / 2)] }, settings);
+};
+
+test('every column over the limit is told, whether its rows are split or whole', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 5, max: 16, noNaN: true }),
+      fc.constantFrom(undefined, 7, 10, 12),
+      fc.constantFrom(undefined, 6, 9, 12),
+      fc.double({ min: 0, max: 180, noNaN: true }),
+      (mm, school, own, deg) => {
+        const limit = school ?? 9;
+        fc.pre(Math.abs(mm - limit) > 0.08);
+        const found = of([bar(mm, own === undefined ? {} : { satinLimit: own }, deg)], school === undefined ? {} : { satinLimit: school });
+        expect(found !== undefined).toBe(mm > limit);
+        if (!found) return;
+        expect(found.measured).toBeCloseTo(mm, 1);
+        expect(found.limit).toBe(limit);
+        expect(/split/.test(found.message)).toBe(mm > (own ?? limit) + 0.05);
+      },
+    ),
+    { seed: 4, numRuns: 60 },
+  );
+});
+
+test('a shape sewn as a fill where it is too wide is none', () => {
+  expect(of([bar(11, { overLimit: 'fill' })])).toBeUndefined();
+  expect(of([bar(11, { overLimit: 'fill', satinLimit: 12 })])?.message).toMatch(/snag/);
+});
+
+test('foam carries more', () => {
+  expect(of([bar(11.9, { foam: 3 })])).toBeUndefined();
+  expect(of([bar(12.2, { foam: 3 })])?.limit).toBe(12);
+});
+
+test('corners of columns that are not too wide themselves are no finding', () => {
+  expect(of([piece('satin', { line: 'M-20,-20 h40 v40 h-40 Z', width: 8, join: 'miter' })])).toBeUndefined();
+  expect(of([piece('satin', { line: 'M-20,-20 L20,0 L-20,20', width: 8, join: 'miter' })])).toBeUndefined();
+});
+
+describe('the ways out', () => {
+  const area = piece('satin', { area: 'M-20,-5.5 h40 v11 h-40 Z' });
+  const waysOf = (p: Piece) => {
+    const found = of([p])!;
+    return [found.fix!, ...(found.others ?? [])].map((fix) => ({ fix, label: fix.label, job: withFix(jobOf([p]), fix) }));
+  };
+
+  it.each([
+    ['drawn by its sides', bar(11)],
+    ['drawn as an area', area],
+  ])('of a split column %s: a fill, two columns, or whole rows', (_, p) => {
+    expect(waysOf(p).map((w) => w.label)).toEqual(['Sew it as a fill there', 'Divide it lengthwise', 'Keep rows whole up to 11 mm']);
+  });
+
+  it('a fill and two columns end the finding', () => {
+    for (const { label, job } of waysOf(area).slice(0, 2)) expect([label, of(job.pieces)]).toEqual([label, undefined]);
+  });
+
+  it('two columns cover what one did, lap by 1 mm, and are sewn across it', () => {
+    const { job } = waysOf(bar(11, { pullComp: 0, pushComp: 0, underlay: [] }))[1]!;
+    expect(job.pieces).toHaveLength(2);
+    expect(new Set(job.pieces.map((p) => p.id)).size).toBe(2);
+    const plan = new Planner().plan(job);
+    const reach = plan.pieces.map(({ from, to }) => {
+      const ys = Array.from(plan.y.slice(from, to)).filter(
+        (_, i) => plan.role[from + i] === Role.cover && plan.command[from + i] === Command.stitch,
+      );
+      return [Math.min(...ys), Math.max(...ys)];
+    });
+    expect(reach[0]![0]).toBeCloseTo(-5.5, 1);
+    expect(reach[0]![1]).toBeCloseTo(0.5, 1);
+    expect(reach[1]![0]).toBeCloseTo(-0.5, 1);
+    expect(reach[1]![1]).toBeCloseTo(5.5, 1);
+  });
+
+  it('rows kept whole are no longer split', () => {
+    const kept = waysOf(area).find((w) => /whole/.test(w.label))!;
+    expect(of(kept.job.pieces)?.message).toMatch(/snag/);
+    expect(waysOf(bar(13.5)).some((w) => /whole/.test(w.label))).toBe(false);
+  });
+
+  it('a short wide piece is turned', () => {
+    const turned = waysOf(piece('satin', { area: 'M-7,-3 h14 v6 h-14 Z', slants: ['M-7,-2 h14', 'M-7,2 h14'] })).find((w) =>
+      /Turn/.test(w.label),
+    )!;
+    expect(of(turned.job.pieces)).toBeUndefined();
+  });
+});
