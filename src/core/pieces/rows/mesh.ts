@@ -113,13 +113,17 @@ export function neighbours(mesh: RowMesh, i: number, step: 1 | -1): number[] {
   return out;
 }
 
+/** Number of the row of the lattice nearest to a point. */
+export const nearestRow = (mesh: Pick<RowMesh, 'frame' | 'spacing'>, p: Point): number =>
+  Math.round((toV(mesh.frame, p) - LATTICE_PHASE_MM) / mesh.spacing);
+
 /** The stretch nearest to a point, or -1 in an empty mesh. */
 export function nearestStretch(mesh: RowMesh, p: Point): number {
   const u = toU(mesh.frame, p);
   const v = toV(mesh.frame, p);
   let best = -1;
   let bestAway = Infinity;
-  const middle = Math.round((v - LATTICE_PHASE_MM) / mesh.spacing);
+  const middle = nearestRow(mesh, p);
   const rowsAway = (k: number): number => Math.abs(heightOf(mesh, k) - v);
   const look = (k: number): void => {
     const [from, to] = rowRange(mesh, k);

@@ -101,7 +101,8 @@ function sewGroup(
     const { stretches } = sections[leg.section]!;
     return leg.downwards ? stretches : stretches.slice().reverse();
   });
-  const sides = bestSides(rows, legs, out.last(), end, options.endsThere ? MUST_END : 1);
+  const price = pricesOfWays(rows, legs, sewn, options.ways);
+  const sides = bestSides(rows, legs, price, out.last(), end, options.endsThere ? MUST_END : 1);
   legs.forEach((ordered, k) => {
     let forward = sides[k]!;
     travelTo(out, rows.ends(ordered[0]!)[forward ? 0 : 1], options.ways, sewn);
@@ -134,10 +135,48 @@ const DIPS_UNDER = 4;
 /** Where the thread goes on from the end, missing it costs a cut: it outweighs every way inside. */
 const MUST_END = 20;
 
+/** A way that no later row covers counts for so many times its length. */
+const SHOWN = 6;
+/** Ways are looked at so far apart, mm. */
+const LOOK_WAY_MM = 0.5;
+/** Of more legs ways are only estimated. */
+const MOST_PRICED = 60;
+
+/** What it costs to get to a place before leg `k` is sewn: its way as it will be sewn, and how much of that shows. */
+type WayPrice = (k: number, from: Point, to: Point) => number;
+
+/** Prices of ways on the rows' own mesh; null where there is none, or too much to look at. */
+function pricesOfWays(rows: RowSet, legs: readonly (readonly number[])[], before: SewnRows, ways: Iterable<RowMesh>): WayPrice | null {
+  const { mesh } = rows;
+  const [first] = ways;
+  if (!mesh || first !== mesh || legs.length < 2 || legs.length > MOST_PRICED) return null;
+  const sewn = before.copy();
+  let upTo = 0;
+  return (k, from, to) => {
+    for (; upTo < k; upTo++) legs[upTo]!.forEach((row) => sewn.mark(row));
+    if (distance(from, to) < 0.6) return distance(from, to);
+    const way = wayThrough(mesh, from, to, sewn);
+    if (!way) return FAR * distance(from, to);
+    let [length, shown] = [0, 0];
+    for (let i = 1; i < way.length; i++) {
+      const [a, b] = [way[i - 1]!, way[i]!];
+      const mm = distance(a, b);
+      const looks = Math.ceil(mm / LOOK_WAY_MM);
+      for (let n = 0; n < looks; n++) if (!sewn.willCover(mesh, mix(a, b, (n + 0.5) / looks))) shown += mm / looks;
+      length += mm;
+    }
+    return length + SHOWN * shown;
+  };
+}
+
+/** A way that is only found on a finer mesh is longer than it looks. */
+const FAR = 3;
+
 /** For each leg whether its first row is begun at its first end, so that all ways together show least (dynamic programming). */
 function bestSides(
   rows: RowSet,
   legs: readonly (readonly number[])[],
+  price: WayPrice | null,
   from: Point | null,
   end: Point | null,
   endWeight: number,
@@ -156,6 +195,7 @@ function bestSides(
     const next = [0, 1].map((side) => {
       const ways = [0, 1].map((before) => {
         const [from, to] = [endOf(k - 1, before), startOf(k, side)];
+        if (price) return cost[before]! + price(k, from, to);
         const way = distance(from, to);
         if (!beside) return cost[before]! + way;
         const shown = dips ? Math.min(way, nearestOnLine(rows.course(legs[k]![0]!), from).distance) : way;

@@ -1,6 +1,6 @@
 import { makeMask, paintThread, type Mask } from '../../geometry/mask';
-import { boundsOf } from '../../geometry/point';
-import { heightOf, type RowFrame, type RowMesh } from './mesh';
+import { boundsOf, type Point } from '../../geometry/point';
+import { heightOf, nearestRow, rowRange, toU, type RowFrame, type RowMesh } from './mesh';
 import type { RowSet } from './rowset';
 
 /** Where a way may run without lying on rows that are sewn already. */
@@ -28,6 +28,21 @@ export class SewnRows implements Clearance {
 
   constructor(private readonly rows: RowSet) {
     this.flags = new Uint8Array(rows.count);
+  }
+
+  /** The same rows sewn, to go on from in thought. */
+  copy(): SewnRows {
+    const made = new SewnRows(this.rows);
+    this.marked.forEach((row) => made.mark(row));
+    return made;
+  }
+
+  /** Whether a row that is still to come will lie over a place, on the rows' own mesh. */
+  willCover(mesh: RowMesh, p: Point): boolean {
+    const u = toU(mesh.frame, p);
+    const [from, to] = rowRange(mesh, nearestRow(mesh, p));
+    for (let i = from; i < to; i++) if (this.flags[i] === 0 && u >= mesh.u0[i]! && u <= mesh.u1[i]!) return true;
+    return false;
   }
 
   mark(row: number): void {
