@@ -29,7 +29,7 @@ test('light cover gets no underlay', () => {
 test('thin bars on knits are widened more', () => {
   expect(resolve('satin', 2, 'pique').pullComp).toMatchObject({ value: 0.5, from: 'rule' });
   expect(resolve('satin', 4, 'pique').pullComp).toMatchObject({ value: 0.26, from: 'recipe' });
-  expect(resolve('satin', 2, 'twill').pullComp!.value).toBe(0.14);
+  expect(resolve('satin', 2, 'twill').pullComp!.value).toBe(0.12);
 });
 
 test('percent compensation is a share of the column', () => {

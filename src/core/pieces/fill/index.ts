@@ -1,5 +1,5 @@
 import { areaOf, clean, components, offset, perimeterOf } from '../../geometry/area';
-import { boundsOf, distance, sub, type Area, type Line, type Point } from '../../geometry/point';
+import { boundsOf, distance, sub, type Area, type Line, type Point, type Ring } from '../../geometry/point';
 import { atan2, cos, PI, sin } from '../../units/trig';
 import { outlineOf } from '../../geometry/outline';
 import { dataToRings } from '../../geometry/path';
@@ -20,7 +20,9 @@ import { gradientRows } from './gradient';
 import { openingsOf } from './holes';
 import { rowFrame, scanRows, toV, type RowMesh } from '../rows/mesh';
 import { lineRows, straightRows, type RowSet } from '../rows/rowset';
-import { sewRows, travelTo } from '../rows/sewRows';
+import { hopTo, sewOpenRows } from '../rows/openRows';
+import { planRows } from '../rows/rowPlan';
+import { sewRows } from '../rows/sewRows';
 import type { StartEnd } from '../../stitches/startEnd';
 import { AREA_INSET_MM, HIDES_TO_MM } from '../../units/craft';
 import { rowsSentence } from '../sentence';
@@ -154,8 +156,9 @@ function stitch(out: StitchBuffer, shape: FillShape, set: ResolvedSettings, ends
       [mesh],
       [() => scanRows(part, angle + 90, FINE_WAYS_MM), () => scanRows(offset(part, NECK_MM), angle + 90, FINE_WAYS_MM)],
     );
-    for (const layer of set.underlay?.value ?? []) sewLayer(out, part, layer, angle, ways);
-    sewRows(out, rows, { role: Role.cover, ways, end: ends.end, endsThere: ends.goesOn === true && hides });
+    const plan = planRows(rows, { ways, end: ends.end, endsThere: ends.goesOn === true && hides }, out.last());
+    for (const layer of set.underlay?.value ?? []) sewLayer(out, part, layer, angle, { ways, to: plan.start });
+    sewRows(out, rows, plan, ways, Role.cover);
   }
 }
 
@@ -205,7 +208,13 @@ function inNearestOrder(parts: readonly Area[], from: Point | null): Area[] {
   return out;
 }
 
-function sewLayer(out: StitchBuffer, part: Area, layer: UnderlayLayer, coverAngle: number, ways: Iterable<RowMesh>): void {
+/** What lies about a layer of foundation: ways through the area, and where the cover begins after it. */
+interface Around {
+  ways: Iterable<RowMesh>;
+  to: Point | null;
+}
+
+function sewLayer(out: StitchBuffer, part: Area, layer: UnderlayLayer, coverAngle: number, { ways, to }: Around): void {
   const inset = layer.inset ?? AREA_INSET_MM;
   const inner = offset(part, -inset);
   if (inner.length === 0) return;
@@ -213,17 +222,24 @@ function sewLayer(out: StitchBuffer, part: Area, layer: UnderlayLayer, coverAngl
     const mesh = scanRows(inner, coverAngle + (layer.angle ?? 90), layer.spacing ?? 2.5);
     const length = layer.length ?? 3.5;
     const settings = { stitchLengthMm: length, pull: evenPull(0), staggerOf: (row: number) => (((row % 2) + 2) % 2) * 0.5 };
-    sewRows(out, straightRows(mesh, settings), { role: Role.underlay, ways, within: part });
+    sewOpenRows(out, straightRows(mesh, settings), { ways, within: part, to });
     return;
   }
-  for (const ring of inner) {
-    if (perimeterOf([ring]) < 4) continue;
-    const begin = nearestIndex(ring, out.last());
+  const left = inner.filter((ring) => perimeterOf([ring]) >= LEAST_RING_MM);
+  while (left.length > 0) {
+    const here = out.last();
+    const away = (ring: Ring): number => (here ? distance(ring[nearestIndex(ring, here)]!, here) : 0);
+    const ring = left.reduce((a, b) => (away(b) < away(a) ? b : a));
+    left.splice(left.indexOf(ring), 1);
+    const begin = nearestIndex(ring, here);
     const line = [...ring.slice(begin), ...ring.slice(0, begin), ring[begin]!];
-    travelTo(out, line[0]!, ways);
+    hopTo(out, line[0]!, ways, part);
     for (const p of runPoints(line, layer.length ?? 2.5)) out.push(p.x, p.y, Role.underlay);
   }
 }
+
+/** Shorter rings hold no edge, mm. */
+const LEAST_RING_MM = 4;
 
 function nearestIndex(ring: readonly Point[], p: Point | null): number {
   if (!p) return 0;

@@ -1,33 +1,21 @@
-import { nearestOnLine } from '../../geometry/line';
 import { contains } from '../../geometry/area';
 import { distance, mix, type Area, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { Command, Role } from '../../stitches/roles';
+import { stayWarm } from '../../units/warm';
 import { sewWay } from './emit';
 import type { RowMesh } from './mesh';
-import { endsOf, groupsInOrder } from './groups';
+import type { RowPlan } from './rowPlan';
 import type { RowSet } from './rowset';
-import { sewingOrder, splitSections, type Section } from './sections';
 import { SewnRows } from './sewn';
 import { wayThrough } from './travel';
-import { stayWarm } from '../../units/warm';
 
 /** Running stitch of travels inside an area, mm (craft §4: 3.0 to 3.5). */
 const TRAVEL_LENGTH_MM = 3;
 /** Gaps between parts of one area that one stitch may bridge, mm. */
 const BRIDGE_MM = 2;
-
-export interface SewRowsOptions {
-  role: number;
-  /** Rows used to find ways from place to place; the cover's own mesh, or a finer one. */
-  ways: Iterable<RowMesh>;
-  /** Where the last row should be. */
-  end?: Point | null;
-  /** Steps from row to row stay in it; where rows lie far apart, a straight one might cut a corner. Absent: they may. */
-  within?: Area;
-  /** The needle has to stand there, since it goes on from there: rows are sewn from both sides towards it. */
-  endsThere?: boolean;
-}
+/** From a row to the one beside it the needle steps this far without a run, mm. */
+const STEP_ON_MM = 3;
 
 /** Moves inside the area on a hidden run; a short gap is bridged, a wide one trimmed. */
 export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, sewn: SewnRows | null = null): void {
@@ -47,195 +35,28 @@ export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, 
   out.push(to.x, to.y, Role.travel, Command.jump);
 }
 
-/** Sews all rows in the order that hides every travel under later rows. */
-export function sewRows(out: StitchBuffer, rows: RowSet, options: SewRowsOptions): void {
-  if (rows.count === 0) return;
-  const split = options.end && options.endsThere ? rowAtEnd(rows, options.end) : -1;
-  const work = { rows, sewn: stayWarm(new SewnRows(rows)), sections: splitSections(rows, split) };
-  for (const group of groupsInOrder(rows, work.sections, options.ways, options.end ?? null)) {
-    sewGroup(out, work, group.members, group.end, options);
-  }
-}
-
-/** Fewer rows on one side of the end are not worth a seam of their own. */
-const LEAST_PART = 2;
-
-/** The row at whose end a place lies, when there are enough rows to either side of it; -1 otherwise. */
-function rowAtEnd(rows: RowSet, end: Point): number {
-  let best = -1;
-  let least = Infinity;
-  for (let i = 0; i < rows.count; i++) {
-    for (const p of rows.ends(i)) {
-      const d = distance(p, end);
-      if (d < least) [best, least] = [i, d];
-    }
-  }
-  const reaches = (step: 1 | -1): boolean => {
-    let at = best;
-    for (let k = 0; k < LEAST_PART; k++) {
-      const next = rows.neighbours(at, step);
-      if (next.length !== 1) return false;
-      at = next[0]!;
-    }
-    return true;
-  };
-  return best >= 0 && reaches(1) && reaches(-1) ? best : -1;
-}
-
-interface Work {
-  rows: RowSet;
-  sewn: SewnRows;
-  sections: readonly Section[];
-}
-
-function sewGroup(
-  out: StitchBuffer,
-  { rows, sewn, sections }: Work,
-  members: readonly number[],
-  end: Point | null,
-  options: SewRowsOptions,
-): void {
-  const wish = end ?? farFrom(out.last());
-  const { last, endAtTop } = chooseLast(rows, sections, members, wish);
-  const legs = sewingOrder(sections, last, endAtTop).map((leg) => {
-    const { stretches } = sections[leg.section]!;
-    return leg.downwards ? stretches : stretches.slice().reverse();
-  });
-  const price = pricesOfWays(rows, legs, sewn, options.ways);
-  const sides = bestSides(rows, legs, price, out.last(), end, options.endsThere ? MUST_END : 1);
-  legs.forEach((ordered, k) => {
-    let forward = sides[k]!;
-    travelTo(out, rows.ends(ordered[0]!)[forward ? 0 : 1], options.ways, sewn);
-    for (const i of ordered) {
-      const [here, next] = [out.last(), rows.ends(i)[forward ? 0 : 1]];
-      if (options.within && here && !isInside(options.within, here, next)) travelTo(out, next, options.ways);
-      rows.sew(out, i, forward, options.role);
+/** Sews rows as planned, every way between them under rows that come later. */
+export function sewRows(out: StitchBuffer, rows: RowSet, plan: RowPlan, ways: Iterable<RowMesh>, role: number): void {
+  const sewn = stayWarm(new SewnRows(rows));
+  for (const leg of plan.legs) {
+    let forward = leg.forward;
+    const start = rows.ends(leg.rows[0]!)[forward ? 0 : 1];
+    const here = out.last();
+    if (!leg.goesOn || !here || distance(here, start) > STEP_ON_MM) travelTo(out, start, ways, sewn);
+    for (const i of leg.rows) {
+      rows.sew(out, i, forward, role);
       sewn.mark(i);
       forward = !forward;
     }
-  });
+  }
 }
 
 /** Steps are looked at so far apart, mm. */
 const LOOK_MM = 0.4;
 
-function isInside(area: Area, from: Point, to: Point): boolean {
+/** Whether a straight step between two places stays inside an area. */
+export function isInside(area: Area, from: Point, to: Point): boolean {
   const looks = Math.ceil(distance(from, to) / LOOK_MM);
   for (let k = 1; k < looks; k++) if (!contains(area, mix(from, to, k / looks))) return false;
   return true;
-}
-
-const farFrom = (p: Point | null): Point => (p ? { x: -p.x * 1e6, y: 1e6 * (p.y > 0 ? -1 : 1) } : { x: 0, y: -1e6 });
-
-/** A way from a row to the one beside it runs along rows that are sewn; any other lies under rows still to come. */
-const BESIDE_SEWN = 3;
-/** With this many rows a way to their far side can dip under them. */
-const DIPS_UNDER = 4;
-
-/** Where the thread goes on from the end, missing it costs a cut: it outweighs every way inside. */
-const MUST_END = 20;
-
-/** A way that no later row covers counts for so many times its length. */
-const SHOWN = 6;
-/** Ways are looked at so far apart, mm. */
-const LOOK_WAY_MM = 0.5;
-/** Of more legs ways are only estimated. */
-const MOST_PRICED = 60;
-
-/** What it costs to get to a place before leg `k` is sewn: its way as it will be sewn, and how much of that shows. */
-type WayPrice = (k: number, from: Point, to: Point) => number;
-
-/** Prices of ways on the rows' own mesh; null where there is none, or too much to look at. */
-function pricesOfWays(rows: RowSet, legs: readonly (readonly number[])[], before: SewnRows, ways: Iterable<RowMesh>): WayPrice | null {
-  const { mesh } = rows;
-  const [first] = ways;
-  if (!mesh || first !== mesh || legs.length < 2 || legs.length > MOST_PRICED) return null;
-  const sewn = before.copy();
-  let upTo = 0;
-  return (k, from, to) => {
-    for (; upTo < k; upTo++) legs[upTo]!.forEach((row) => sewn.mark(row));
-    if (distance(from, to) < 0.6) return distance(from, to);
-    const way = wayThrough(mesh, from, to, sewn);
-    if (!way) return FAR * distance(from, to);
-    let [length, shown] = [0, 0];
-    for (let i = 1; i < way.length; i++) {
-      const [a, b] = [way[i - 1]!, way[i]!];
-      const mm = distance(a, b);
-      const looks = Math.ceil(mm / LOOK_WAY_MM);
-      for (let n = 0; n < looks; n++) if (!sewn.willCover(mesh, mix(a, b, (n + 0.5) / looks))) shown += mm / looks;
-      length += mm;
-    }
-    return length + SHOWN * shown;
-  };
-}
-
-/** A way that is only found on a finer mesh is longer than it looks. */
-const FAR = 3;
-
-/** For each leg whether its first row is begun at its first end, so that all ways together show least (dynamic programming). */
-function bestSides(
-  rows: RowSet,
-  legs: readonly (readonly number[])[],
-  price: WayPrice | null,
-  from: Point | null,
-  end: Point | null,
-  endWeight: number,
-): boolean[] {
-  const startOf = (k: number, side: number): Point => rows.ends(legs[k]![0]!)[side === 1 ? 0 : 1];
-  const endOf = (k: number, side: number): Point => {
-    const ordered = legs[k]!;
-    return rows.ends(ordered[ordered.length - 1]!)[(side === 1) === (ordered.length % 2 === 1) ? 1 : 0];
-  };
-  const allowed = (k: number, side: number): boolean => (rows.prefers ? rows.prefers(legs[k]![0]!) === (side === 1) : true);
-  let cost = [0, 1].map((side) => (!allowed(0, side) ? Infinity : from ? distance(from, startOf(0, side)) : 0));
-  const came: number[][] = [];
-  for (let k = 1; k < legs.length; k++) {
-    const beside = areBeside(rows, legs[k - 1]!, legs[k]!);
-    const dips = legs[k]!.length >= DIPS_UNDER;
-    const next = [0, 1].map((side) => {
-      const ways = [0, 1].map((before) => {
-        const [from, to] = [endOf(k - 1, before), startOf(k, side)];
-        if (price) return cost[before]! + price(k, from, to);
-        const way = distance(from, to);
-        if (!beside) return cost[before]! + way;
-        const shown = dips ? Math.min(way, nearestOnLine(rows.course(legs[k]![0]!), from).distance) : way;
-        return cost[before]! + way + BESIDE_SEWN * shown;
-      });
-      const best = ways[1]! < ways[0]! ? 1 : 0;
-      (came[k] ??= [])[side] = best;
-      return allowed(k, side) ? ways[best]! : Infinity;
-    });
-    cost = next;
-  }
-  const finish = cost.map((c, side) => c + (end ? endWeight * distance(endOf(legs.length - 1, side), end) : 0));
-  let side = finish[1]! <= finish[0]! ? 1 : 0;
-  const sides: boolean[] = [];
-  for (let k = legs.length - 1; k >= 0; k--) {
-    sides[k] = side === 1;
-    if (k > 0) side = came[k]![side]!;
-  }
-  return sides;
-}
-
-function areBeside(rows: RowSet, before: readonly number[], after: readonly number[]): boolean {
-  const [a, b] = [before[before.length - 1]!, after[0]!];
-  return rows.neighbours(a, 1).includes(b) || rows.neighbours(a, -1).includes(b);
-}
-
-/** The section whose first or last row comes nearest to the wished end. */
-function chooseLast(
-  rows: RowSet,
-  sections: readonly Section[],
-  members: readonly number[],
-  wish: Point,
-): { last: number; endAtTop: boolean } {
-  let best = { last: members[0]!, endAtTop: true };
-  let bestAway = Infinity;
-  for (const s of members) {
-    endsOf(rows, sections[s]!).forEach((p, k) => {
-      const away = distance(p, wish);
-      if (away < bestAway) [best, bestAway] = [{ last: s, endAtTop: k < 2 }, away];
-    });
-  }
-  return best;
 }

@@ -3,15 +3,13 @@ import type { ClothRecipe } from '../../cloth/recipes';
 import type { Resolved } from '../../document/resolved';
 import type { JobSettings, PieceSettings } from '../../document/types';
 import type { ResolveContext, ShapeFacts } from '../resolve';
-import { evenPull, pulledAt, pullThrough, type PullLaw } from './pull';
+import { evenPull, pulledAt, pullThrough, RECIPE_ROW_MM, type PullLaw } from './pull';
 
 /** Bars narrower than this sink into soft cloth, mm (craft §4). */
 const THIN_BAR_MM = 2.5;
 const THIN_BAR_COMP_MM = 0.5;
 /** More width per mm of foam, so that the sides of the satin still reach the cloth, at each end of a row, mm. */
 const PER_MM_OF_FOAM = 0.2;
-/** Recipes say what rows of this length need, mm (craft §4: 8 to 12). */
-const RECIPE_ROW_MM = 10;
 /** A fill's ends are drawn in by so much of what its rows shorten: the cloth holds the rest. From the forecast of squares of 20 to 80 mm on every cloth. */
 const SHARE_OF_SHORTENING = 0.28;
 
