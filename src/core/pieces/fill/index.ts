@@ -1,12 +1,11 @@
 import { areaOf, clean, components, offset, perimeterOf } from '../../geometry/area';
-import { boundsOf, distance, sub, type Area, type Line, type Point, type Ring } from '../../geometry/point';
+import { boundsOf, distance, sub, type Area, type Line, type Point } from '../../geometry/point';
 import { atan2, cos, PI, sin } from '../../units/trig';
 import { outlineOf } from '../../geometry/outline';
 import { dataToRings } from '../../geometry/path';
-import type { Piece, Stagger, UnderlayLayer } from '../../document/types';
+import type { Piece, Stagger } from '../../document/types';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { Role } from '../../stitches/roles';
-import { runPoints } from '../run/points';
 import type { PieceKind, PreparedShape } from '../kind';
 import { fillSettings } from './settings';
 import type { ResolvedSettings } from '../resolve';
@@ -20,13 +19,12 @@ import { gradientRows } from './gradient';
 import { openingsOf } from './holes';
 import { rowFrame, scanRows, toV, type RowMesh } from '../rows/mesh';
 import { lineRows, straightRows, type RowSet } from '../rows/rowset';
-import { hopTo, sewOpenRows } from '../rows/openRows';
+import { sewFoundation } from './foundation';
 import { planRows } from '../rows/rowPlan';
 import { sewRows } from '../rows/sewRows';
 import type { StartEnd } from '../../stitches/startEnd';
-import { AREA_INSET_MM, HIDES_TO_MM } from '../../units/craft';
+import { HIDES_TO_MM } from '../../units/craft';
 import { rowsSentence } from '../sentence';
-import { evenPull } from '../rules/pull';
 
 export interface FillShape extends PreparedShape {
   parts: readonly Area[];
@@ -157,8 +155,8 @@ function stitch(out: StitchBuffer, shape: FillShape, set: ResolvedSettings, ends
       [() => scanRows(part, angle + 90, FINE_WAYS_MM), () => scanRows(offset(part, NECK_MM), angle + 90, FINE_WAYS_MM)],
     );
     const plan = planRows(rows, { ways, end: ends.end, endsThere: ends.goesOn === true && hides }, out.last());
-    for (const layer of set.underlay?.value ?? []) sewLayer(out, part, layer, angle, { ways, to: plan.start });
-    sewRows(out, rows, plan, ways, Role.cover);
+    sewFoundation(out, set.underlay?.value ?? [], { part, coverDeg: angle, ways, to: plan.start });
+    sewRows(out, rows, plan, { ways, role: Role.cover, within: part });
   }
 }
 
@@ -206,48 +204,6 @@ function inNearestOrder(parts: readonly Area[], from: Point | null): Area[] {
     here = { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 };
   }
   return out;
-}
-
-/** What lies about a layer of foundation: ways through the area, and where the cover begins after it. */
-interface Around {
-  ways: Iterable<RowMesh>;
-  to: Point | null;
-}
-
-function sewLayer(out: StitchBuffer, part: Area, layer: UnderlayLayer, coverAngle: number, { ways, to }: Around): void {
-  const inset = layer.inset ?? AREA_INSET_MM;
-  const inner = offset(part, -inset);
-  if (inner.length === 0) return;
-  if (layer.kind === 'lattice' || layer.kind === 'zigzag' || layer.kind === 'double-zigzag') {
-    const mesh = scanRows(inner, coverAngle + (layer.angle ?? 90), layer.spacing ?? 2.5);
-    const length = layer.length ?? 3.5;
-    const settings = { stitchLengthMm: length, pull: evenPull(0), staggerOf: (row: number) => (((row % 2) + 2) % 2) * 0.5 };
-    sewOpenRows(out, straightRows(mesh, settings), { ways, within: part, to });
-    return;
-  }
-  const left = inner.filter((ring) => perimeterOf([ring]) >= LEAST_RING_MM);
-  while (left.length > 0) {
-    const here = out.last();
-    const away = (ring: Ring): number => (here ? distance(ring[nearestIndex(ring, here)]!, here) : 0);
-    const ring = left.reduce((a, b) => (away(b) < away(a) ? b : a));
-    left.splice(left.indexOf(ring), 1);
-    const begin = nearestIndex(ring, here);
-    const line = [...ring.slice(begin), ...ring.slice(0, begin), ring[begin]!];
-    hopTo(out, line[0]!, ways, part);
-    for (const p of runPoints(line, layer.length ?? 2.5)) out.push(p.x, p.y, Role.underlay);
-  }
-}
-
-/** Shorter rings hold no edge, mm. */
-const LEAST_RING_MM = 4;
-
-function nearestIndex(ring: readonly Point[], p: Point | null): number {
-  if (!p) return 0;
-  let best = 0;
-  ring.forEach((q, i) => {
-    if (distance(q, p) < distance(ring[best]!, p)) best = i;
-  });
-  return best;
 }
 
 /** How far parts reach across rows of a direction, one after the other, mm. */

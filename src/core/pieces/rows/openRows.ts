@@ -4,10 +4,8 @@ import { Role } from '../../stitches/roles';
 import type { RowMesh } from './mesh';
 import type { RowSet } from './rowset';
 import { splitSections } from './sections';
-import { isInside, travelTo } from './sewRows';
+import { hopTo, HOP_MM, isInside, travelTo } from './sewRows';
 
-/** Beneath a cover the needle steps this far without a run, where that stays inside, mm. */
-const HOP_MM = 4;
 /** What a run of its own counts for beside its length, mm. */
 const RUN_OF_ITS_OWN = 25;
 /** Orders are begun at so many sections at most. */
@@ -15,14 +13,8 @@ const MOST_BEGUN = 8;
 /** Of more sections only one order is made. */
 const MANY = 60;
 
-/** Moves beneath a cover: one stitch where it is short and stays inside, else on a run. */
-export function hopTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, within: Area): void {
-  const here = out.last();
-  if (!here) return;
-  if (distance(here, to) > HOP_MM || !isInside(within, here, to)) travelTo(out, to, ways);
-}
-
-interface Piece {
+/** A section of rows with the way in which it is sewn. */
+interface OpenSection {
   rows: readonly number[];
   forward: boolean;
   from: Point;
@@ -33,15 +25,21 @@ export interface OpenRowsOptions {
   ways: Iterable<RowMesh>;
   /** Steps stay in it; where rows lie far apart, a straight one might cut a corner. */
   within: Area;
-  /** Where the needle goes on from afterwards. */
-  to: Point | null;
 }
 
-/** Sews open rows of a foundation: nothing has to be hidden, so that sections come in the order with the fewest and shortest ways. */
-export function sewOpenRows(out: StitchBuffer, rows: RowSet, { ways, within, to }: OpenRowsOptions): void {
-  if (rows.count === 0) return;
+/**
+ * The order of open rows of a foundation: nothing has to be hidden, so that sections come with the fewest and shortest ways.
+ * @param from where the needle stands before; null when it comes to wherever they begin
+ * @param to where it goes on from afterwards
+ */
+export function planOpenRows(rows: RowSet, from: Point | null, to: Point | null): OpenSection[] {
+  if (rows.count === 0) return [];
   const sections = splitSections(rows).map((s) => s.stretches);
-  for (const piece of nearestFirst(rows, sections, out.last(), to)) {
+  return nearestFirst(rows, sections, from, to);
+}
+
+export function sewOpenRows(out: StitchBuffer, rows: RowSet, order: readonly OpenSection[], { ways, within }: OpenRowsOptions): void {
+  for (const piece of order) {
     let { forward } = piece;
     hopTo(out, piece.from, ways, within);
     for (const i of piece.rows) {
@@ -54,7 +52,7 @@ export function sewOpenRows(out: StitchBuffer, rows: RowSet, { ways, within, to 
 }
 
 /** The ways to sew a section: from either of its ends, from either side. */
-function waysToSew(rows: RowSet, stretches: readonly number[]): Piece[] {
+function waysToSew(rows: RowSet, stretches: readonly number[]): OpenSection[] {
   return [stretches, stretches.slice().reverse()].flatMap((ordered) =>
     [true, false].map((forward) => {
       const last = rows.ends(ordered[ordered.length - 1]!);
@@ -74,13 +72,13 @@ const stepCost = (a: Point | null, b: Point | null): number => {
 };
 
 /** Nearest neighbours from several beginnings; the one with the least ways in all. */
-function nearestFirst(rows: RowSet, sections: readonly (readonly number[])[], from: Point | null, to: Point | null): Piece[] {
+function nearestFirst(rows: RowSet, sections: readonly (readonly number[])[], from: Point | null, to: Point | null): OpenSection[] {
   const all = sections.map((s) => waysToSew(rows, s));
   const begins = all
     .flatMap((pieces, s) => pieces.map((piece) => ({ s, piece, mm: stepCost(from, piece.from) })))
-    .sort((a, b) => a.mm - b.mm)
+    .sort((a, b) => (from ? a.mm - b.mm : stepCost(b.piece.from, to) - stepCost(a.piece.from, to)))
     .slice(0, sections.length > MANY ? 1 : 4 * MOST_BEGUN);
-  let best: Piece[] = [];
+  let best: OpenSection[] = [];
   let least = Infinity;
   for (const { s, piece, mm } of begins) {
     const { order, cost } = onFrom(all, s, piece);
@@ -90,7 +88,7 @@ function nearestFirst(rows: RowSet, sections: readonly (readonly number[])[], fr
   return best;
 }
 
-function onFrom(all: readonly (readonly Piece[])[], first: number, begin: Piece): { order: Piece[]; cost: number } {
+function onFrom(all: readonly (readonly OpenSection[])[], first: number, begin: OpenSection): { order: OpenSection[]; cost: number } {
   const left = new Set(all.keys());
   left.delete(first);
   const order = [begin];

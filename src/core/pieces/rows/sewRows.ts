@@ -35,14 +35,32 @@ export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, 
   out.push(to.x, to.y, Role.travel, Command.jump);
 }
 
+/** Beneath a cover the needle steps this far without a run, where that stays inside, mm. */
+export const HOP_MM = 4;
+
+/** Moves beneath a cover: one stitch where it is short and stays inside, else on a run. */
+export function hopTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, within: Area): void {
+  const here = out.last();
+  if (!here) return;
+  if (distance(here, to) > HOP_MM || !isInside(within, here, to)) travelTo(out, to, ways);
+}
+
+export interface SewRowsOptions {
+  ways: Iterable<RowMesh>;
+  role: number;
+  /** The area of the rows. */
+  within: Area;
+}
+
 /** Sews rows as planned, every way between them under rows that come later. */
-export function sewRows(out: StitchBuffer, rows: RowSet, plan: RowPlan, ways: Iterable<RowMesh>, role: number): void {
+export function sewRows(out: StitchBuffer, rows: RowSet, plan: RowPlan, { ways, role, within }: SewRowsOptions): void {
   const sewn = stayWarm(new SewnRows(rows));
   for (const leg of plan.legs) {
     let forward = leg.forward;
     const start = rows.ends(leg.rows[0]!)[forward ? 0 : 1];
     const here = out.last();
-    if (!leg.goesOn || !here || distance(here, start) > STEP_ON_MM) travelTo(out, start, ways, sewn);
+    if (leg === plan.legs[0]) hopTo(out, start, ways, within);
+    else if (!leg.goesOn || !here || distance(here, start) > STEP_ON_MM) travelTo(out, start, ways, sewn);
     for (const i of leg.rows) {
       rows.sew(out, i, forward, role);
       sewn.mark(i);

@@ -22,8 +22,8 @@ export const RECIPE_ROW_MM = 10;
  * sees, until what is missing would be seen by everybody, mm.
  */
 const PLAIN_MM = 0.5;
-const LEFT_SHORT_MM = 0.6;
-const SEEN_SHORT_MM = { from: 1.35, wholly: 2.1 };
+const LEFT_SHORT_MM = 0.8;
+const SEEN_SHORT_MM = { from: 1.4, wholly: 2.1 };
 
 export function pulledAt(law: PullLaw, rowMm: number): number {
   const drawn = drawnIn(law, rowMm);
@@ -33,8 +33,7 @@ export function pulledAt(law: PullLaw, rowMm: number): number {
   return law.constant + Math.min(drawn, Math.max(plain, drawn - short));
 }
 
-const drawnIn = ({ end, perMm }: PullLaw, rowMm: number): number =>
-  (end * rowMm) / (rowMm + HALF_MM) + perMm * Math.min(rowMm, LONGEST_MM);
+const drawnIn = ({ end, perMm }: PullLaw, rowMm: number): number => (end * rowMm) / (rowMm + HALF_MM) + perMm * Math.min(rowMm, LONGEST_MM);
 
 /** A law of one value for every row: what a person set. */
 export const evenPull = (mm: number): PullLaw => ({ constant: mm, end: 0, perMm: 0 });

@@ -97,10 +97,10 @@ function slantsAcross(points: readonly Point[], angleDeg: number): string[] {
 function divided({ piece, shape }: SewnPiece, job: Job): Fix[] {
   const halves = shape.halves?.();
   if (!halves) return [];
-  const { area, line, width, cap, join, slants, start, end, ...rest } = piece;
   let id = `${piece.id}-2`;
   while (job.pieces.some((p) => p.id === id)) id += '-2';
-  const then: Piece = { ...rest, id, name: `${piece.name} 2`, sides: halves[1] };
   const without: (keyof Piece)[] = ['area', 'line', 'width', 'cap', 'join', 'slants', 'start', 'end'];
+  const kept = Object.entries(piece).filter(([key]) => !(without as string[]).includes(key));
+  const then = { ...(Object.fromEntries(kept) as unknown as Piece), id, name: `${piece.name} 2`, sides: halves[1] };
   return [{ label: 'Divide it lengthwise', pieces: [{ id: piece.id, patch: { sides: halves[0] }, without, then }] }];
 }

@@ -1,0 +1,105 @@
+import type { UnderlayLayer } from '../../document/types';
+import { offset, perimeterOf } from '../../geometry/area';
+import { lineLength, nearestOnLine } from '../../geometry/line';
+import { distance, type Area, type Line, type Point, type Ring } from '../../geometry/point';
+import type { StitchBuffer } from '../../stitches/buffer';
+import { Role } from '../../stitches/roles';
+import { AREA_INSET_MM } from '../../units/craft';
+import { scanRows, type RowMesh } from '../rows/mesh';
+import { planOpenRows, sewOpenRows } from '../rows/openRows';
+import { straightRows } from '../rows/rowset';
+import { hopTo } from '../rows/sewRows';
+import { evenPull } from '../rules/pull';
+import { runPoints } from '../run/points';
+
+/** What the foundation of one part of a fill lies in. */
+export interface Around {
+  part: Area;
+  /** Direction of the cover's rows, degrees. */
+  coverDeg: number;
+  ways: Iterable<RowMesh>;
+  /** Where the cover begins afterwards. */
+  to: Point | null;
+}
+
+/** A layer with the place where it will begin; null while that is free. */
+interface PlannedLayer {
+  start: Point | null;
+  sew(out: StitchBuffer): void;
+}
+
+/** Sews the layers beneath a cover, each so that the next begins where it ends. */
+export function sewFoundation(out: StitchBuffer, layers: readonly UnderlayLayer[], around: Around): void {
+  let to = around.to;
+  const planned: PlannedLayer[] = [];
+  for (let i = layers.length - 1; i >= 0; i--) {
+    const made = planLayer(layers[i]!, { ...around, to }, i === 0 ? out.last() : null);
+    planned.unshift(made);
+    to = made.start;
+  }
+  for (const layer of planned) layer.sew(out);
+}
+
+const areRows = ({ kind }: UnderlayLayer): boolean => kind === 'lattice' || kind === 'zigzag' || kind === 'double-zigzag';
+
+function planLayer(layer: UnderlayLayer, { part, coverDeg, ways, to }: Around, from: Point | null): PlannedLayer {
+  const inner = offset(part, -(layer.inset ?? AREA_INSET_MM));
+  if (!areRows(layer)) return { start: null, sew: (out) => sewEdgeRuns(out, inner, layer.length ?? 2.5, { part, ways, to }) };
+  const mesh = scanRows(inner, coverDeg + (layer.angle ?? 90), layer.spacing ?? 2.5);
+  const staggerOf = (row: number): number => (((row % 2) + 2) % 2) * 0.5;
+  const rows = straightRows(mesh, { stitchLengthMm: layer.length ?? 3.5, pull: evenPull(0), staggerOf });
+  const order = planOpenRows(rows, from, to);
+  return { start: order[0]?.from ?? to, sew: (out) => sewOpenRows(out, rows, order, { ways, within: part }) };
+}
+
+/** Shorter rings hold no edge, mm. */
+const LEAST_RING_MM = 4;
+
+/** Runs along all edges, the nearest first; the last one goes on along its edge to where the next layer begins. */
+function sewEdgeRuns(out: StitchBuffer, edges: Area, lengthMm: number, { part, ways, to }: Pick<Around, 'part' | 'ways' | 'to'>): void {
+  const left = edges.filter((ring) => perimeterOf([ring]) >= LEAST_RING_MM).map(closed);
+  while (left.length > 0) {
+    const here = out.last() ?? left[0]![0]!;
+    const ring = left.reduce((a, b) => (nearestOnLine(b, here).distance < nearestOnLine(a, here).distance ? b : a));
+    left.splice(left.indexOf(ring), 1);
+    const line = from(ring, nearestOnLine(ring, here).along);
+    const further = left.length === 0 && to ? goingOn(line, to) : line;
+    hopTo(out, further[0]!, ways, part);
+    for (const p of runPoints(further, lengthMm)) out.push(p.x, p.y, Role.underlay);
+  }
+}
+
+const closed = (ring: Ring): Point[] => [...ring, ring[0]!];
+
+/** A closed line begun at a place on it. */
+function from(line: Line, along: number): Point[] {
+  const [before, after] = cutAt(line, along);
+  return [...after, ...before.slice(1)];
+}
+
+/** Once round, and on by the shorter way to the place that lies nearest to another. */
+function goingOn(line: Line, to: Point): Point[] {
+  const { along } = nearestOnLine(line, to);
+  const back = lineLength(line) - along;
+  const [round, on] = along <= back ? [line, along] : [line.slice().reverse(), back];
+  return on < 1 ? round.slice() : [...round, ...cutAt(round, on)[0].slice(1)];
+}
+
+/** A line in two at a place, which both have. */
+function cutAt(line: Line, along: number): [Point[], Point[]] {
+  let gone = 0;
+  for (let i = 1; i < line.length; i++) {
+    const [a, b] = [line[i - 1]!, line[i]!];
+    const mm = distance(a, b);
+    if (gone + mm >= along || i === line.length - 1) {
+      const t = mm > 0 ? Math.min(1, Math.max(0, (along - gone) / mm)) : 0;
+      const p = { x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t };
+      return [
+        [...line.slice(0, i), p],
+        [p, ...line.slice(i)],
+      ];
+    }
+    gone += mm;
+  }
+  return [line.slice(), line.slice(-1)];
+}
