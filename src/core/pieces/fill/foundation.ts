@@ -8,7 +8,7 @@ import { AREA_INSET_MM } from '../../units/craft';
 import { scanRows, type RowMesh } from '../rows/mesh';
 import { planOpenRows, sewOpenRows } from '../rows/openRows';
 import { straightRows } from '../rows/rowset';
-import { hopTo } from '../rows/sewRows';
+import { hopTo, HOP_MM, isInside } from '../rows/sewRows';
 import { evenPull } from '../rules/pull';
 import { runPoints } from '../run/points';
 
@@ -25,6 +25,8 @@ export interface Around {
 /** A layer with the place where it will begin; null while that is free. */
 interface PlannedLayer {
   start: Point | null;
+  /** Edges that it runs along. */
+  rings?: readonly Line[];
   sew(out: StitchBuffer): void;
 }
 
@@ -38,13 +40,33 @@ export function sewFoundation(out: StitchBuffer, layers: readonly UnderlayLayer[
     to = made.start;
   }
   for (const layer of planned) layer.sew(out);
+  const rings = planned.flatMap((layer) => layer.rings ?? []);
+  if (rings.length > 0) alongEdge(out, rings, around);
+}
+
+/** From where the layers end along an edge that is run already to where the cover begins, where both are near it. */
+function alongEdge(out: StitchBuffer, rings: readonly Line[], { part, to }: Around): void {
+  const here = out.last();
+  if (!here || !to || distance(here, to) <= HOP_MM) return;
+  const near = (p: Point, ring: Line): boolean => {
+    const { distance: mm, point } = nearestOnLine(ring, p);
+    return mm <= HOP_MM && isInside(part, p, point);
+  };
+  const ring = rings.find((r) => near(here, r) && near(to, r));
+  if (!ring) return;
+  const line = from(ring, nearestOnLine(ring, here).along);
+  const onward = goingOn(line, to).slice(line.length - 1);
+  for (const p of runPoints(onward, EDGE_RUN_MM)) out.push(p.x, p.y, Role.underlay);
 }
 
 const areRows = ({ kind }: UnderlayLayer): boolean => kind === 'lattice' || kind === 'zigzag' || kind === 'double-zigzag';
 
 function planLayer(layer: UnderlayLayer, { part, coverDeg, ways, to }: Around, from: Point | null): PlannedLayer {
   const inner = offset(part, -(layer.inset ?? AREA_INSET_MM));
-  if (!areRows(layer)) return { start: null, sew: (out) => sewEdgeRuns(out, inner, layer.length ?? 2.5, { part, ways, to }) };
+  if (!areRows(layer)) {
+    const rings = inner.filter((ring) => perimeterOf([ring]) >= LEAST_RING_MM).map(closed);
+    return { start: null, rings, sew: (out) => sewEdgeRuns(out, rings, layer.length ?? EDGE_RUN_MM, { part, ways, to }) };
+  }
   const mesh = scanRows(inner, coverDeg + (layer.angle ?? 90), layer.spacing ?? 2.5);
   const staggerOf = (row: number): number => (((row % 2) + 2) % 2) * 0.5;
   const rows = straightRows(mesh, { stitchLengthMm: layer.length ?? 3.5, pull: evenPull(0), staggerOf });
@@ -54,10 +76,17 @@ function planLayer(layer: UnderlayLayer, { part, coverDeg, ways, to }: Around, f
 
 /** Shorter rings hold no edge, mm. */
 const LEAST_RING_MM = 4;
+/** Usual stitch of a run along an edge, mm. */
+const EDGE_RUN_MM = 2.5;
 
 /** Runs along all edges, the nearest first; the last one goes on along its edge to where the next layer begins. */
-function sewEdgeRuns(out: StitchBuffer, edges: Area, lengthMm: number, { part, ways, to }: Pick<Around, 'part' | 'ways' | 'to'>): void {
-  const left = edges.filter((ring) => perimeterOf([ring]) >= LEAST_RING_MM).map(closed);
+function sewEdgeRuns(
+  out: StitchBuffer,
+  rings: readonly Line[],
+  lengthMm: number,
+  { part, ways, to }: Pick<Around, 'part' | 'ways' | 'to'>,
+): void {
+  const left = rings.slice();
   while (left.length > 0) {
     const here = out.last() ?? left[0]![0]!;
     const ring = left.reduce((a, b) => (nearestOnLine(b, here).distance < nearestOnLine(a, here).distance ? b : a));
