@@ -8,6 +8,8 @@ import { hopTo, HOP_MM, isInside, travelTo } from './sewRows';
 
 /** What a run of its own counts for beside its length, mm. */
 const RUN_OF_ITS_OWN = 25;
+/** Less of rows lifts nothing and is not worth its way, mm. */
+const LEAST_SECTION_MM = 4;
 /** Orders are begun at so many sections at most. */
 const MOST_BEGUN = 8;
 /** Of more sections only one order is made. */
@@ -35,7 +37,8 @@ export interface OpenRowsOptions {
 export function planOpenRows(rows: RowSet, from: Point | null, to: Point | null): OpenSection[] {
   if (rows.count === 0) return [];
   const sections = splitSections(rows).map((s) => s.stretches);
-  return nearestFirst(rows, sections, from, to);
+  const worth = sections.filter((s) => s.reduce((mm, i) => mm + distance(...rows.ends(i)), 0) >= LEAST_SECTION_MM);
+  return nearestFirst(rows, worth.length > 0 ? worth : sections, from, to);
 }
 
 export function sewOpenRows(out: StitchBuffer, rows: RowSet, order: readonly OpenSection[], { ways, within }: OpenRowsOptions): void {

@@ -88,14 +88,42 @@ function planGroup(
   { here, end }: { here: Point | null; end: Point | null },
   options: RowPlanOptions,
 ): PlannedLeg[] {
-  const { last, endAtTop } = chooseLast(rows, sections, members, end ?? farFrom(here));
-  const legs = sewingOrder(sections, last, endAtTop).map((leg) => {
-    const { stretches } = sections[leg.section]!;
-    return leg.downwards ? stretches : stretches.slice().reverse();
+  const about = { here, end, endWeight: options.endsThere ? MUST_END : 1 };
+  const legsTo = ({ last, endAtTop }: LastRow): (readonly number[])[] =>
+    sewingOrder(sections, last, endAtTop).map((leg) => {
+      const { stretches } = sections[leg.section]!;
+      return leg.downwards ? stretches : stretches.slice().reverse();
+    });
+  const nearest = chooseLast(rows, sections, members, end ?? farFrom(here));
+  const lasts = options.endsThere ? [nearest] : lastsToTry(members, nearest);
+  const roughly = lasts.map((last) => {
+    const legs = legsTo(last);
+    return { legs, cost: lasts.length > 1 ? bestSides(rows, legs, null, about).cost : 0 };
   });
-  const price = pricesOfWays(rows, legs, sewn, options.ways);
-  const sides = bestSides(rows, legs, price, here, end, options.endsThere ? MUST_END : 1);
+  const [usual, ...others] = roughly;
+  const tried = [usual!, ...others.sort((a, b) => a.cost - b.cost).slice(0, MOST_TRIED)].map(({ legs }) => {
+    const price = pricesOfWays(rows, legs, sewn, options.ways);
+    return { legs, ...bestSides(rows, legs, price, about) };
+  });
+  const { legs, sides } = tried.reduce((a, b) => (b.cost < a.cost - 1e-9 ? b : a));
   return legs.map((ordered, k) => ({ rows: ordered, forward: sides[k]!, goesOn: k > 0 && areBeside(rows, legs[k - 1]!, ordered) }));
+}
+
+/** The section that is sewn last, and whether its first row is the very last. */
+interface LastRow {
+  last: number;
+  endAtTop: boolean;
+}
+
+/** Of so many sections each is tried as the last one, roughly; of these so many in earnest. */
+const MOST_LASTS = 24;
+const MOST_TRIED = 3;
+
+/** The usual one first. */
+function lastsToTry(members: readonly number[], nearest: LastRow): LastRow[] {
+  if (members.length < 2 || members.length > MOST_LASTS) return [nearest];
+  const all = members.flatMap((last) => [true, false].map((endAtTop) => ({ last, endAtTop })));
+  return [nearest, ...all.filter((l) => l.last !== nearest.last || l.endAtTop !== nearest.endAtTop)];
 }
 
 const farFrom = (p: Point | null): Point => (p ? { x: -p.x * 1e6, y: 1e6 * (p.y > 0 ? -1 : 1) } : { x: 0, y: -1e6 });
@@ -107,6 +135,11 @@ const DIPS_UNDER = 4;
 
 /** Where the thread goes on from the end, missing it costs a cut: it outweighs every way inside. */
 const MUST_END = 20;
+
+/** From a row to the one beside it the needle steps this far without a run, mm. */
+export const STEP_ON_MM = 3;
+/** What a run of its own counts for beside its length, mm. */
+const RUN_OF_ITS_OWN = 10;
 
 /** A way that no later row covers counts for so many times its length. */
 const SHOWN = 6;
@@ -150,10 +183,8 @@ function bestSides(
   rows: RowSet,
   legs: readonly (readonly number[])[],
   price: WayPrice | null,
-  from: Point | null,
-  end: Point | null,
-  endWeight: number,
-): boolean[] {
+  { here: from, end, endWeight }: { here: Point | null; end: Point | null; endWeight: number },
+): { sides: boolean[]; cost: number } {
   const startOf = (k: number, side: number): Point => rows.ends(legs[k]![0]!)[side === 1 ? 0 : 1];
   const endOf = (k: number, side: number): Point => {
     const ordered = legs[k]!;
@@ -168,8 +199,10 @@ function bestSides(
     const next = [0, 1].map((side) => {
       const ways = [0, 1].map((before) => {
         const [from, to] = [endOf(k - 1, before), startOf(k, side)];
-        if (price) return cost[before]! + price(k, from, to);
-        const way = distance(from, to);
+        const straight = distance(from, to);
+        const own = beside && straight <= STEP_ON_MM ? 0 : RUN_OF_ITS_OWN;
+        if (price) return cost[before]! + own + price(k, from, to);
+        const way = straight + own;
         if (!beside) return cost[before]! + way;
         const shown = dips ? Math.min(way, nearestOnLine(rows.course(legs[k]![0]!), from).distance) : way;
         return cost[before]! + way + BESIDE_SEWN * shown;
@@ -182,12 +215,13 @@ function bestSides(
   }
   const finish = cost.map((c, side) => c + (end ? endWeight * distance(endOf(legs.length - 1, side), end) : 0));
   let side = finish[1]! <= finish[0]! ? 1 : 0;
+  const least = finish[side]!;
   const sides: boolean[] = [];
   for (let k = legs.length - 1; k >= 0; k--) {
     sides[k] = side === 1;
     if (k > 0) side = came[k]![side]!;
   }
-  return sides;
+  return { sides, cost: least };
 }
 
 function areBeside(rows: RowSet, before: readonly number[], after: readonly number[]): boolean {
@@ -196,12 +230,7 @@ function areBeside(rows: RowSet, before: readonly number[], after: readonly numb
 }
 
 /** The section whose first or last row comes nearest to the wished end. */
-function chooseLast(
-  rows: RowSet,
-  sections: readonly Section[],
-  members: readonly number[],
-  wish: Point,
-): { last: number; endAtTop: boolean } {
+function chooseLast(rows: RowSet, sections: readonly Section[], members: readonly number[], wish: Point): LastRow {
   let best = { last: members[0]!, endAtTop: true };
   let bestAway = Infinity;
   for (const s of members) {

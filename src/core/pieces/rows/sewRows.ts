@@ -5,7 +5,7 @@ import { Command, Role } from '../../stitches/roles';
 import { stayWarm } from '../../units/warm';
 import { sewWay } from './emit';
 import type { RowMesh } from './mesh';
-import type { RowPlan } from './rowPlan';
+import { STEP_ON_MM, type RowPlan } from './rowPlan';
 import type { RowSet } from './rowset';
 import { SewnRows } from './sewn';
 import { wayThrough } from './travel';
@@ -14,8 +14,6 @@ import { wayThrough } from './travel';
 const TRAVEL_LENGTH_MM = 3;
 /** Gaps between parts of one area that one stitch may bridge, mm. */
 const BRIDGE_MM = 2;
-/** From a row to the one beside it the needle steps this far without a run, mm. */
-const STEP_ON_MM = 3;
 
 /** Moves inside the area on a hidden run; a short gap is bridged, a wide one trimmed. */
 export function travelTo(out: StitchBuffer, to: Point, ways: Iterable<RowMesh>, sewn: SewnRows | null = null): void {

@@ -162,6 +162,9 @@ function pullStraight(mesh: RowMesh, steps: readonly Step[], from: Point, to: Po
   return points.filter((p, k) => k === 0 || k === points.length - 1 || distance(p, points[k - 1]!) > 0.05);
 }
 
+/** Between two rows a way leans by no more than this many times their distance. */
+const ASLANT = 2;
+
 /** Corner places of one leg, whose rows all follow in the same sense; neither start nor target. */
 function pullLeg(mesh: RowMesh, steps: readonly Step[], start: Place, target: Place, span: SpanOf): Place[] {
   const out: Place[] = [];
@@ -169,6 +172,9 @@ function pullLeg(mesh: RowMesh, steps: readonly Step[], start: Place, target: Pl
   let i = 0;
   const sense = steps.length > 1 ? Math.sign(mesh.row[steps[1]!.stretch]! - mesh.row[steps[0]!.stretch]!) : 1;
   while (i < steps.length - 1) {
+    // Along the row first: slantwise to the next one the needle would cut the corner of a step in the edge.
+    const square = i + 1 < steps.length - 1 ? clamp(u, ...span(steps[i + 1]!)) : u;
+    if (Math.abs(square - u) > ASLANT * mesh.spacing) out.push({ u: (u = square), v });
     let [low, high] = [-Infinity, Infinity];
     let reached = i;
     for (let k = i; k < steps.length; k++) {
