@@ -13,6 +13,8 @@ import { turnsToAndFro } from '../stitches/fans';
 import { StitchBuffer } from '../stitches/buffer';
 import type { SatinShape } from '../pieces/satin';
 import { prepareShape, resolveSettings, stitchShape } from '../pieces/registry';
+import type { ResolvedPull } from '../pieces/rules/compensation';
+import { evenPull } from '../pieces/rules/pull';
 import type { Region } from './artRegions';
 import { columnWidth } from './limbs/bodies';
 import { WIDEST_SATIN_MM } from '../units/craft';
@@ -174,6 +176,8 @@ export const paintedBy = ofEach((region: Region): Area => {
   return unite(...parsePath(region.data).map((s) => strokeOf(s, { widthMm, cap, join, miterLimit: 4 })));
 });
 
+/** What is a column or a field is not to hang on how rows of a length are compensated. */
+const evenTrial = (mm: number): ResolvedPull => ({ ...trial(mm), law: evenPull(mm), least: mm, most: mm });
 const trial = <T>(value: T): Resolved<T> => ({ value, from: 'rule', why: 'trial' });
 
 /** Shorter than this many times its width a piece has no bend that its rows could follow. */
@@ -203,7 +207,9 @@ function sewsWell(
   if (!prepared || (prepared as Partial<SatinShape>).widestMm! > widestMm) return false;
   const out = new StitchBuffer();
   // Ends that are shortened for push are meant to fall short of the drawing.
-  const settings = { ...resolveSettings(piece, prepared.facts, options), underlay: trial([]), pushComp: trial(0) };
+  const usual = resolveSettings(piece, prepared.facts, options);
+  const widened = usual.pullComp?.from === 'rule' ? usual.pullComp.value : options.recipe.pullComp;
+  const settings = { ...usual, underlay: trial([]), pushComp: trial(0), pullComp: evenTrial(widened) };
   try {
     stitchShape(piece, out, prepared, settings, { start: null, end: null });
   } catch {

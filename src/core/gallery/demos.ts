@@ -31,7 +31,7 @@ export const DEMOS: readonly Demo[] = [
       notes: 'For the ferry crew. The heron must read from across the deck; keep the reeds slim.',
     },
     // Sea and hill are drawn in before the heron's body is sewn.
-    byHand: { Sea: { pullComp: 0.55 }, 'Far hill 2': { pullComp: 0.5 } },
+    byHand: { 'Far hill 2': { pullComp: 1 } },
     accepted: [{ rule: 'layers-stacked', pieces: [], reason: 'the head is small and is to stand up; sewn slowly with a 75/11 needle' }],
   },
   {

@@ -113,13 +113,13 @@ function sameSettings(a: ResolvedSettings | null, b: ResolvedSettings | null): b
   if (keys.length !== Object.keys(q!).length) return false;
   return keys.every((key) => {
     const [own, other] = [p![key]!, q![key]];
-    return other && own.from === other.from && own.why === other.why && equal(own.value, other.value);
+    return other && equal(own, other);
   });
 }
 
 const sameBut = (a: PlannedPiece, b: PlannedPiece): boolean =>
   sameSettings(a.settings, b.settings) &&
-  a.link === b.link &&
+  equal(a.link, b.link) &&
   a.id === b.id &&
   a.stitches === b.stitches &&
   a.problem === b.problem &&

@@ -8,6 +8,8 @@ import { evenPull, pulledAt, pullThrough, RECIPE_ROW_MM, type PullLaw } from './
 /** Bars narrower than this sink into soft cloth, mm (craft §4). */
 const THIN_BAR_MM = 2.5;
 const THIN_BAR_COMP_MM = 0.5;
+/** Narrower satin sinks and its holes run together, mm (craft §4). */
+const LEAST_SEWN_MM = 1;
 /** More width per mm of foam, so that the sides of the satin still reach the cloth, at each end of a row, mm. */
 const PER_MM_OF_FOAM = 0.2;
 /** A fill's ends are drawn in by so much of what its rows shorten: the cloth holds the rest. From the forecast of squares of 20 to 80 mm on every cloth. */
@@ -71,6 +73,11 @@ function lawFor({ own, widthMm, recipe, settings, thinBars }: Compensated): Omit
   if (thinBars && widthMm < THIN_BAR_MM && recipe.unstable && recipe.pullComp < THIN_BAR_COMP_MM) {
     const law = pullThrough(THIN_BAR_COMP_MM, Math.max(widthMm, 0.1), perMm);
     return { law, from: 'rule', why: `bars under ${THIN_BAR_MM} mm sink into ${recipe.name}` };
+  }
+  if (thinBars && widthMm + 2 * pulledAt(usual, widthMm) < LEAST_SEWN_MM) {
+    const mm = Math.min(Math.max(recipe.pullComp, pulledAt(usual, widthMm)), (LEAST_SEWN_MM - widthMm) / 2);
+    const law = pullThrough(mm, Math.max(widthMm, 0.1), perMm);
+    return { law, from: 'rule', why: `satin is sewn ${LEAST_SEWN_MM.toFixed(1)} mm wide at least` };
   }
   return {
     law: usual,

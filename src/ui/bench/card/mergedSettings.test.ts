@@ -8,7 +8,7 @@ const resolved = (kind: 'satin' | 'fill', settings = {}) =>
 
 test('what is the same stays; what differs says so', () => {
   const merged = mergedSettings([resolved('satin', { spacing: 0.4 }), resolved('satin', { spacing: 0.45 })]);
-  expect(merged.pullComp).toMatchObject({ value: 0.35 });
+  expect(merged.pullComp).toMatchObject({ value: 0.26 });
   expect(merged.spacing).toMatchObject({ value: 0.4, from: 'hand', why: 'mixed: 0.4 to 0.45' });
 });
 
