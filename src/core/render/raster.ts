@@ -10,7 +10,18 @@ export interface Raster {
   readonly top: number;
   /** Pixels beyond it are left as they are. */
   readonly clip?: PixelBox;
+  /** Where threads are little more than pixels: what share of each pixel the layer that lies on top covers so far. */
+  readonly covered?: Covered;
 }
+
+/** For every pixel the number of the layer on top, and what share of the pixel it covers, 255 for all of it. */
+export interface Covered {
+  readonly layer: Uint16Array;
+  readonly share: Uint8Array;
+}
+
+/** From this enlargement on each thread is several pixels wide and its edges need no keeping of shares, pixels per mm. */
+const WIDE_FROM = 16;
 
 /** From `left` and `top` up to, but without, `right` and `bottom`; pixels. */
 export interface PixelBox {
@@ -38,12 +49,17 @@ export function beyond({ x, y }: { x: Float32Array; y: Float32Array }, raster: R
 }
 
 /** Makes the pixels of a box empty. */
-export function clearBox({ data, width }: Raster, { left, top, right, bottom }: PixelBox): void {
-  for (let row = top; row < bottom; row++) data.fill(0, (row * width + left) * 4, (row * width + right) * 4);
+export function clearBox({ data, width, covered }: Raster, { left, top, right, bottom }: PixelBox): void {
+  for (let row = top; row < bottom; row++) {
+    data.fill(0, (row * width + left) * 4, (row * width + right) * 4);
+    covered?.share.fill(0, row * width + left, row * width + right);
+  }
 }
 
 export function makeRaster(width: number, height: number, scale: number, left: number, top: number): Raster {
-  return { width, height, data: new Uint8ClampedArray(width * height * 4), scale, left, top };
+  const pixels = width * height;
+  const covered = scale < WIDE_FROM ? { layer: new Uint16Array(pixels), share: new Uint8Array(pixels) } : undefined;
+  return { width, height, data: new Uint8ClampedArray(pixels * 4), scale, left, top, ...(covered ? { covered } : {}) };
 }
 
 export interface Rgb {
@@ -87,4 +103,32 @@ export function blend(data: Uint8ClampedArray, at: number, r: number, g: number,
   data[at + 1] = (g * alpha + data[at + 1]! * below) / total;
   data[at + 2] = (b * alpha + data[at + 2]! * below) / total;
   data[at + 3] = total * 255;
+}
+
+/**
+ * Lays a thread that covers a share of a pixel over what is there. Threads of one layer lie side by side: what two of them cover adds
+ * up, so that nothing of what lies beneath shines through between them, and over bare cloth both count for what they cover.
+ */
+export function layBeside(raster: Raster, pixel: number, layer: number, { r, g, b }: Rgb, share: number): void {
+  const { data, covered } = raster;
+  const at = pixel * 4;
+  if (!covered || share >= 0.996) {
+    if (covered) [covered.layer[pixel], covered.share[pixel]] = [layer, 255];
+    blend(data, at, r, g, b, share);
+    return;
+  }
+  const before = covered.layer[pixel] === layer ? covered.share[pixel]! / 255 : 0;
+  covered.layer[pixel] = layer;
+  covered.share[pixel] = 255 * Math.min(1, before + share);
+  const left = 1 - before;
+  const under = data[at + 3]!;
+  if (before === 0 || under === 255) {
+    blend(data, at, r, g, b, share >= left ? 1 : share / left);
+    return;
+  }
+  const own = share / (before + share);
+  data[at] = r * own + data[at]! * (1 - own);
+  data[at + 1] = g * own + data[at + 1]! * (1 - own);
+  data[at + 2] = b * own + data[at + 2]! * (1 - own);
+  data[at + 3] = Math.min(255, under + 255 * share);
 }

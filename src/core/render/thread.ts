@@ -1,6 +1,6 @@
 import type { PlanColumns } from '../stitches/buffer';
-import { Command } from '../stitches/roles';
-import { beyond, blend, drawable, type PixelBox, type Raster, type Rgb } from './raster';
+import { Command, Role } from '../stitches/roles';
+import { beyond, drawable, layBeside, type PixelBox, type Raster, type Rgb } from './raster';
 
 /**
  * Draws sewn threads as lit cylinders.
@@ -42,14 +42,16 @@ export function drawThreads(
     const look = looks[plan.thread[i]!];
     if (!look || !visible(plan.piece[i]!)) continue;
     const beside = besideOf(plan, i) * look.widthMm;
+    // Cover and what lies beneath it are two layers of their piece.
+    const layer = (1 + 2 * plan.piece[i]! + (plan.role[i] === Role.cover ? 1 : 0)) & 0xffff;
     if (beside === 0) {
-      drawStitch(raster, plan.x[i - 1]!, plan.y[i - 1]!, plan.x[i]!, plan.y[i]!, look, within);
+      drawStitch(raster, plan.x[i - 1]!, plan.y[i - 1]!, plan.x[i]!, plan.y[i]!, look, { within, layer });
       continue;
     }
     const [dx, dy] = [plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!];
     const length = Math.sqrt(dx * dx + dy * dy) || 1;
     const [ox, oy] = [(-dy / length) * beside, (dx / length) * beside];
-    drawStitch(raster, plan.x[i - 1]! + ox, plan.y[i - 1]! + oy, plan.x[i]! + ox, plan.y[i]! + oy, look, within);
+    drawStitch(raster, plan.x[i - 1]! + ox, plan.y[i - 1]! + oy, plan.x[i]! + ox, plan.y[i]! + oy, look, { within, layer });
   }
 }
 
@@ -71,6 +73,42 @@ for (let k = 0; k <= PROFILE_STEPS; k++) {
   glossOf[k] = up * up * up * up * up * up;
 }
 
+/** The same tables as a pixel sees them, from the middle of a thread to half a pixel beyond its edge. */
+interface Seen {
+  radius: number;
+  profile: Float32Array;
+  gloss: Float32Array;
+}
+const SEEN_STEPS = 48;
+let seen: Seen = { radius: 0, profile: profileOf, gloss: glossOf };
+
+/** A pixel so much narrower than a thread sees a point of it. */
+const SEES_A_POINT_FROM = 6;
+const LOOKS = 16;
+/** Of a thread hardly broader than a pixel no pixel sees one side alone, pixels. */
+const EVEN = { to: 0.5, from: 1.3 };
+
+/** The mean over a pixel's width, in which what lies beyond the thread does not count. */
+function seenAt(radius: number): Seen {
+  if (seen.radius === radius) return seen;
+  const looks = radius >= SEES_A_POINT_FROM ? 1 : LOOKS;
+  const even = Math.min(1, Math.max(0, (radius - EVEN.to) / (EVEN.from - EVEN.to)));
+  const mean = (table: Float32Array): Float32Array => {
+    const all = table.reduce((a, b) => a + b, 0) / table.length;
+    return Float32Array.from({ length: SEEN_STEPS + 1 }, (_, k) => {
+      let [sum, n] = [0, 0];
+      for (let j = 0; j < looks; j++) {
+        const d = Math.abs((k / SEEN_STEPS) * (radius + 0.5) + (j + 0.5) / looks - 0.5) / radius;
+        if (d > 1) continue;
+        sum += table[Math.round(d * PROFILE_STEPS)]!;
+        n++;
+      }
+      return all + even * ((n > 0 ? sum / n : table[PROFILE_STEPS]!) - all);
+    });
+  };
+  return (seen = { radius, profile: mean(profileOf), gloss: mean(glossOf) });
+}
+
 /** Pixels are looked at in their middle. */
 const MIDDLE = 0.5;
 
@@ -82,9 +120,10 @@ export function drawStitch(
   x1: number,
   y1: number,
   look: ThreadLook,
-  within: PixelBox = drawable(raster),
+  { within = drawable(raster), layer = 0 }: { within?: PixelBox; layer?: number } = {},
 ): void {
-  const { width, data, scale } = raster;
+  const { width, scale } = raster;
+  const lit: Rgb = { r: 0, g: 0, b: 0 };
   const ax = (x0 - raster.left) * scale;
   const ay = (y0 - raster.top) * scale;
   const bx = (x1 - raster.left) * scale;
@@ -104,7 +143,8 @@ export function drawStitch(
   const twist = scale >= TWIST_FROM ? (2 * Math.PI) / (TWIST_MM * scale) : 0;
   const { r, g, b } = look.rgb;
   const perLength = 2 / length;
-  const perStep = PROFILE_STEPS / radius;
+  const perStep = SEEN_STEPS / reach;
+  const { profile, gloss: shines } = seenAt(radius);
   for (let py = top; py <= bottom; py++) {
     const cy = py + MIDDLE - ay;
     let low = Math.min(ax, bx) - reach;
@@ -126,13 +166,16 @@ export function drawStitch(
       else if (t > length) d = Math.sqrt(d * d + (t - length) * (t - length));
       const cover = reach - d;
       if (cover <= 0) continue;
-      const k = d >= radius ? PROFILE_STEPS : (d * perStep) | 0;
+      const k = (d * perStep + 0.5) | 0;
       const along = t <= 0 ? -1 : t >= length ? 1 : t * perLength - 1;
       const bow = 1 - along * along;
-      let light = base * profileOf[k]! * (0.92 + 0.08 * bow);
+      let light = base * profile[k]! * (0.92 + 0.08 * bow);
       if (twist > 0) light *= 1 + 0.07 * Math.sin(twist * t + (side / radius) * 2.2);
-      const shine = gloss * glossOf[k]! * bow;
-      blend(data, (py * width + px) * 4, r * light + shine, g * light + shine, b * light + shine, (cover < 1 ? cover : 1) * thin);
+      const shine = gloss * shines[k]! * bow;
+      lit.r = r * light + shine;
+      lit.g = g * light + shine;
+      lit.b = b * light + shine;
+      layBeside(raster, py * width + px, layer, lit, (cover < 1 ? cover : 1) * thin);
     }
   }
 }
