@@ -105,12 +105,23 @@ export function blend(data: Uint8ClampedArray, at: number, r: number, g: number,
   data[at + 3] = total * 255;
 }
 
+/** A thread where it covers a share of a pixel. */
+export interface ThreadPixel extends Rgb {
+  /** The thread's colour in the mean, which is taken for threads of its layer that lie there already. */
+  mean: Rgb;
+  /** Number of its layer. */
+  layer: number;
+  /** Whether the pixel lies beyond an end of the stitch: ends lie over each other, not side by side. */
+  atEnd: boolean;
+}
+
 /**
  * Lays a thread that covers a share of a pixel over what is there. Threads of one layer lie side by side: what two of them cover adds
- * up, so that nothing of what lies beneath shines through between them, and over bare cloth both count for what they cover.
+ * up, so that nothing of what lies beneath shines through between them, and both count for what they cover.
  */
-export function layBeside(raster: Raster, pixel: number, layer: number, { r, g, b }: Rgb, share: number): void {
+export function layBeside(raster: Raster, pixel: number, thread: ThreadPixel, share: number): void {
   const { data, covered } = raster;
+  const { r, g, b, layer, mean } = thread;
   const at = pixel * 4;
   if (!covered || share >= 0.996) {
     if (covered) [covered.layer[pixel], covered.share[pixel]] = [layer, 255];
@@ -118,17 +129,19 @@ export function layBeside(raster: Raster, pixel: number, layer: number, { r, g, 
     return;
   }
   const before = covered.layer[pixel] === layer ? covered.share[pixel]! / 255 : 0;
+  const after = thread.atEnd ? before + (1 - before) * share : Math.min(1, before + share);
   covered.layer[pixel] = layer;
-  covered.share[pixel] = 255 * Math.min(1, before + share);
-  const left = 1 - before;
-  const under = data[at + 3]!;
-  if (before === 0 || under === 255) {
-    blend(data, at, r, g, b, share >= left ? 1 : share / left);
+  covered.share[pixel] = 255 * after;
+  if (before === 0 || thread.atEnd) return blend(data, at, r, g, b, share);
+  const own = share / (before + share);
+  const rest = 1 - own;
+  if (data[at + 3] === 255) {
+    if (after < 1) blend(data, at, r, g, b, share / (1 - before));
+    else blend(data, at, r * own + mean.r * rest, g * own + mean.g * rest, b * own + mean.b * rest, 1);
     return;
   }
-  const own = share / (before + share);
-  data[at] = r * own + data[at]! * (1 - own);
-  data[at + 1] = g * own + data[at + 1]! * (1 - own);
-  data[at + 2] = b * own + data[at + 2]! * (1 - own);
-  data[at + 3] = Math.min(255, under + 255 * share);
+  data[at] = r * own + data[at]! * rest;
+  data[at + 1] = g * own + data[at + 1]! * rest;
+  data[at + 2] = b * own + data[at + 2]! * rest;
+  data[at + 3] = Math.min(255, data[at + 3]! + 255 * share);
 }

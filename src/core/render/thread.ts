@@ -73,6 +73,8 @@ for (let k = 0; k <= PROFILE_STEPS; k++) {
   glossOf[k] = up * up * up * up * up * up;
 }
 
+const MEAN_PROFILE = profileOf.reduce((a, b) => a + b, 0) / profileOf.length;
+
 /** The same tables as a pixel sees them, from the middle of a thread to half a pixel beyond its edge. */
 interface Seen {
   radius: number;
@@ -123,7 +125,6 @@ export function drawStitch(
   { within = drawable(raster), layer = 0 }: { within?: PixelBox; layer?: number } = {},
 ): void {
   const { width, scale } = raster;
-  const lit: Rgb = { r: 0, g: 0, b: 0 };
   const ax = (x0 - raster.left) * scale;
   const ay = (y0 - raster.top) * scale;
   const bx = (x1 - raster.left) * scale;
@@ -142,6 +143,8 @@ export function drawStitch(
   const gloss = 44 * square * square;
   const twist = scale >= TWIST_FROM ? (2 * Math.PI) / (TWIST_MM * scale) : 0;
   const { r, g, b } = look.rgb;
+  const dull = base * MEAN_PROFILE;
+  const lit = { r: 0, g: 0, b: 0, mean: { r: r * dull, g: g * dull, b: b * dull }, layer, atEnd: false };
   const perLength = 2 / length;
   const perStep = SEEN_STEPS / reach;
   const { profile, gloss: shines } = seenAt(radius);
@@ -175,7 +178,8 @@ export function drawStitch(
       lit.r = r * light + shine;
       lit.g = g * light + shine;
       lit.b = b * light + shine;
-      layBeside(raster, py * width + px, layer, lit, (cover < 1 ? cover : 1) * thin);
+      lit.atEnd = t < 0 || t > length;
+      layBeside(raster, py * width + px, lit, (cover < 1 ? cover : 1) * thin);
     }
   }
 }
