@@ -255,15 +255,18 @@ describe('a disc', () => {
     return radii.slice(0, 6).map((r, i) => (r + radii[i + 6]!) / (2 * radiusMm));
   }
 
-  it.each(['twill', 'pique', 'fleece', 'cap', 'terry', 'leather'] as const)('comes out round to 2 %% and as large as drawn on %s', (cloth) => {
-    for (const [radiusMm, angle] of [
-      [15, 0],
-      [27, 35],
-      [40, 80],
-    ] as const) {
-      const d = diametersOf(cloth, radiusMm, angle);
-      expect((Math.max(...d) - Math.min(...d)) / 2).toBeLessThan(0.02);
-      expect(Math.abs(mean(d) - 1)).toBeLessThan(0.02);
-    }
-  });
+  it.each(['twill', 'pique', 'fleece', 'cap', 'terry', 'leather'] as const)(
+    'comes out round to 2 %% and as large as drawn on %s',
+    (cloth) => {
+      for (const [radiusMm, angle] of [
+        [15, 0],
+        [27, 35],
+        [40, 80],
+      ] as const) {
+        const d = diametersOf(cloth, radiusMm, angle);
+        expect((Math.max(...d) - Math.min(...d)) / 2).toBeLessThan(0.02);
+        expect(Math.abs(mean(d) - 1)).toBeLessThan(0.02);
+      }
+    },
+  );
 });
