@@ -2,6 +2,7 @@ import { jobOf, piece } from '../pieces/fixtures';
 import { Planner } from '../plan/planner';
 import { drawNeedle, drawPath } from './looks';
 import { makeRaster, type Raster } from './raster';
+import { Role } from '../stitches/roles';
 
 const RED = [{ r: 200, g: 0, b: 0 }];
 const drawn = (r: Raster): number => {
@@ -28,4 +29,28 @@ test('the path look shows travels dark and dotted, cover faint', () => {
   const hidden = makeRaster(600, 160, 20, 0, 0);
   drawPath(hidden, plan, RED, 0, plan.x.length, () => false);
   expect(drawn(hidden)).toBe(0);
+});
+
+test('ways inside a piece stay faint in the path look, drawn at once or in parts; those between pieces are ink', () => {
+  const comb = piece('fill', { area: 'M1,1 h3 v14 h4 v-14 h3 v14 h4 v-14 h3 v18 h-17 Z' }, { angle: 0 });
+  const plan = new Planner().plan(jobOf([comb]));
+  const made = (step: number): Raster => {
+    const r = makeRaster(400, 420, 20, 0, 0);
+    for (let from = 0; from < plan.x.length; from += step) drawPath(r, plan, RED, from, Math.min(plan.x.length, from + step), () => true);
+    return r;
+  };
+  const whole = made(plan.x.length);
+  // Ink is dark, rows and what stays faint are red: only the way to the first row is ink.
+  const begun = plan.role.findIndex((role) => role === Role.cover || role === Role.underlay);
+  const waysPx = (from: number, to: number): number => {
+    let mm = 0;
+    for (let i = from; i < to; i++)
+      if (plan.role[i] === Role.travel) mm += Math.hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!);
+    return 20 * mm;
+  };
+  let dark = 0;
+  for (let i = 0; i < whole.data.length; i += 4) if (whole.data[i + 3]! > 200 && whole.data[i]! < 60) dark++;
+  expect(waysPx(begun, plan.x.length)).toBeGreaterThan(400);
+  expect(dark).toBeLessThanOrEqual(waysPx(1, begun) + 40);
+  expect(Buffer.from(made(41).data).equals(Buffer.from(whole.data))).toBe(true);
 });

@@ -33,7 +33,7 @@ export function drawNeedle(
   }
 }
 
-/** Cover faint, travels and jumps as dotted ink: how the needle goes; without `way` only the faint cover. */
+/** Cover and ways inside pieces faint, ways between pieces and jumps as dotted ink: how the needle goes; without `way` only the faint cover. */
 export function drawPath(
   raster: Raster,
   plan: PlanColumns,
@@ -44,7 +44,11 @@ export function drawPath(
   way = true,
 ): void {
   const unseen = beyond(plan, raster, 2 / raster.scale);
-  for (let i = Math.max(1, from); i < to; i++) {
+  const first = Math.max(1, from);
+  let inside = beganBefore(plan, first);
+  for (let i = first; i < to; i++) {
+    if (plan.piece[i] !== plan.piece[i - 1]) inside = false;
+    if (plan.role[i] === Role.cover || plan.role[i] === Role.underlay) inside = true;
     if (unseen(i)) continue;
     if (!visible(plan.piece[i]!)) continue;
     const command = plan.command[i]!;
@@ -55,9 +59,15 @@ export function drawPath(
       drawHairline(raster, plan, i, INK, UNSEWN_ALPHA, DASH_MM);
       continue;
     }
-    const travels = plan.role[i] === Role.travel;
+    const travels = plan.role[i] === Role.travel && !inside;
     drawHairline(raster, plan, i, travels ? INK : (colours[plan.thread[i]!] ?? INK), travels ? 0.95 : 0.3, travels ? DASH_MM : 0);
   }
+}
+
+/** Whether the piece of an event has begun to be sewn before it: what travels from there on are ways inside the piece. */
+function beganBefore({ piece, role }: PlanColumns, event: number): boolean {
+  for (let i = event - 1; i >= 0 && piece[i] === piece[event]; i--) if (role[i] === Role.cover || role[i] === Role.underlay) return true;
+  return false;
 }
 
 /** A line one pixel wide from the event before to event `i`; dotted when `dashMm` is not 0. */

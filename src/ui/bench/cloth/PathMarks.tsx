@@ -9,8 +9,10 @@ import { reshape } from '@/session/edit/commands';
 import { setApproach } from '@/session/edit/orderCommands';
 import { useCuts, usePlan } from '@/session/derived/planStore';
 import { allowTravel } from '@/session/derived/routeStore';
-import { select } from '@/session/view/viewStore';
+import { select, useView } from '@/session/view/viewStore';
 import { Handle } from './Handle';
+import { waysIn } from './innerWays';
+import { labelPlaces } from './labelPlaces';
 
 const MOST_MARKS = 600;
 
@@ -38,6 +40,7 @@ export function PathMarks({ job, scale }: { job: Job; scale: number }) {
       {cuts?.slice(0, MOST_MARKS).map((cut) => (
         <Cut key={cut.reason === 'parts' ? `part ${cut.event}` : `${cut.from} ${cut.to}`} job={job} cut={cut} k={k} />
       ))}
+      <InnerWays job={job} plan={plan} k={k} />
       <Travels job={job} plan={plan} k={k} />
       <Ends job={job} plan={plan} k={k} />
     </g>
@@ -73,6 +76,20 @@ function Cut({ job, cut, k }: { job: Job; cut: ExplainedCut; k: number }) {
       <rect transform={`translate(${cut.at.x} ${cut.at.y}) scale(${k})`} x={-8} y={-11} width={16} height={11} fill="transparent" />
     </Handle>
   );
+}
+
+/** The ways inside the pieces that are chosen; those of all would hide how pieces follow each other. */
+function InnerWays({ job, plan, k }: MarkProps) {
+  const chosen = useView((s) => s.selected);
+  const also = useView((s) => s.also);
+  const ways = [...(chosen === null ? [] : [chosen]), ...also].flatMap((id) => {
+    const n = job.pieces.findIndex((p) => p.id === id);
+    const piece = plan.pieces[n];
+    return piece ? waysIn(plan, piece.from, piece.to) : [];
+  });
+  return ways.map((d, i) => (
+    <path key={i} d={d} fill="none" stroke="#1d282c" strokeWidth={1.4 * k} strokeDasharray={`${3 * k} ${3 * k}`} pointerEvents="none" />
+  ));
 }
 
 /** Middle of the way that leads to a piece. */
@@ -115,11 +132,16 @@ const Travels = memo(function Travels({ job, plan, k }: MarkProps) {
   });
 });
 
+/** Numbers of the sewing order are this broad, pixels. */
+const NUMBER_PX = 19;
+
 const Ends = memo(function Ends({ job, plan, k }: MarkProps) {
-  return plan.pieces.slice(0, MOST_MARKS).map((p, n) => {
-    const piece = job.pieces[n];
-    if (p.to <= p.from || !piece) return null;
-    const start = { x: plan.x[p.from]!, y: plan.y[p.from]! };
+  const sewn = plan.pieces.slice(0, MOST_MARKS).flatMap((p, n) => (p.to > p.from && job.pieces[n] ? [{ p, n }] : []));
+  const starts = sewn.map(({ p }) => ({ x: plan.x[p.from]!, y: plan.y[p.from]! }));
+  const numbers = labelPlaces(starts, NUMBER_PX * k);
+  return sewn.map(({ p, n }, at) => {
+    const piece = job.pieces[n]!;
+    const [start, number] = [starts[at]!, numbers[at]!];
     const end = { x: plan.x[p.to - 1]!, y: plan.y[p.to - 1]! };
     return (
       <g key={p.id}>
@@ -140,7 +162,13 @@ const Ends = memo(function Ends({ job, plan, k }: MarkProps) {
           onPick={() => select(p.id)}
           onMove={(to, mark) => pin(p.id, 'start', to, mark)}
         >
-          <g transform={`translate(${start.x} ${start.y}) scale(${k})`}>
+          {number !== start && (
+            <g stroke="#1d282c" strokeWidth={1.2 * k}>
+              <line x1={start.x} y1={start.y} x2={number.x} y2={number.y} />
+              <circle cx={start.x} cy={start.y} r={2 * k} fill="#1d282c" />
+            </g>
+          )}
+          <g transform={`translate(${number.x} ${number.y}) scale(${k})`}>
             <circle r={9} fill="#fff" stroke="#1d282c" strokeWidth={1.6} />
             <text y={4} textAnchor="middle" fontSize={12} className="figures" fill="#1d282c">
               {n + 1}

@@ -7,7 +7,7 @@ import { useView } from '@/session/view/viewStore';
 const LOOKS: readonly { look: Look; name: string; legend: string }[] = [
   { look: 'thread', name: 'Thread', legend: 'as sewn, lit' },
   { look: 'needle', name: 'Needle', legend: 'rows, and a dot for every penetration' },
-  { look: 'path', name: 'Path', legend: 'number: where a piece starts · bar: where it ends · dotted: travel · red V: trim' },
+  { look: 'path', name: 'Path', legend: 'number: where a piece starts · bar: where it ends · dotted: way to the next · red V: trim' },
   { look: 'weight', name: 'Weight', legend: 'layers of thread' },
   { look: 'pull', name: 'Pull', legend: 'as drawn, and as it will come out' },
 ];
