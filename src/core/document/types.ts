@@ -129,6 +129,7 @@ export interface UnderlayLayer {
   spacing?: number;
   length?: number;
   inset?: number;
+  /** Direction of its rows, measured from the cover's rows, degrees: 90 lies across them, 0 along. */
   angle?: number;
 }
 

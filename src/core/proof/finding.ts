@@ -12,6 +12,8 @@ export interface Fix {
   /** Fields of pieces to set; `settings` are merged into those that the piece has, undefined takes one away; `then` comes right after it. */
   pieces?: { id: string; patch?: Partial<Piece>; settings?: SettingsPatch; without?: (keyof Piece)[]; then?: Piece }[];
   brief?: Partial<Brief>;
+  /** A piece to be sewn right after another, ids. */
+  sewRightAfter?: { piece: string; after: string };
   /** Ids of pieces whose edges are to be corrected for the pull; that is worked out when it is asked for. */
   correct?: string[];
 }

@@ -78,7 +78,7 @@ const PAIRS: Record<string, Pair> = {
   },
   'underlay-missing': { faulty: centred({ underlay: [] }), good: centred({}), at: { x: 0, y: 0 }, measured: 400, within: 1 },
   'underlay-along-cover': {
-    faulty: centred({ angle: 30, underlay: [{ kind: 'lattice', angle: 80 }] }),
+    faulty: centred({ angle: 30, underlay: [{ kind: 'lattice', angle: 10 }] }),
     good: centred({ angle: 30, underlay: [{ kind: 'lattice' }] }),
     measured: 10,
     within: 0.1,

@@ -1,4 +1,4 @@
-import type { Job } from '../document/types';
+import type { Job, Piece } from '../document/types';
 import { withSettings } from '../document/settings';
 import type { Forecast } from '../forecast/forecast';
 import type { Planner } from '../plan/planner';
@@ -36,8 +36,15 @@ export function prove(
 /** Whether two findings concern the same pieces. */
 export const samePieces = (a: readonly string[], b: readonly string[]): boolean => a.length === b.length && a.every((id) => b.includes(id));
 
+/** Pieces with one of them moved right after another. */
+function movedAfter(pieces: readonly Piece[], { piece, after }: NonNullable<Fix['sewRightAfter']>): Piece[] {
+  const moved = pieces.find((p) => p.id === piece);
+  return moved ? pieces.flatMap((p) => (p.id === piece ? [] : p.id === after ? [p, moved] : [p])) : pieces.slice();
+}
+
 /** The job with a fix made. */
-export function withFix(job: Job, fix: Fix): Job {
+export function withFix(before: Job, fix: Fix): Job {
+  const job = fix.sewRightAfter ? { ...before, pieces: movedAfter(before.pieces, fix.sewRightAfter) } : before;
   return {
     ...job,
     brief: { ...job.brief, ...fix.brief },

@@ -1,3 +1,4 @@
+import { constraintsOf } from '../../route/constraints';
 import { outlinesOf } from '../../route/objectives';
 import type { Check } from '../check';
 
@@ -10,6 +11,9 @@ export const outlineLate: Check = {
   title: 'Outlines long after their fills',
   find({ job, route, middleOf }) {
     const { items, pieces } = route();
+    const { forces } = constraintsOf(items);
+    // What lies beneath the outline must stay before it.
+    const mayMove = (fill: number, outline: number): boolean => items.every((_, k) => k <= fill || k >= outline || !forces(k, outline));
     return outlinesOf(items).flatMap((own, fill) =>
       own.flatMap((outline) => {
         const between = pieces.slice(fill + 1, outline).filter((_, k) => !own.includes(fill + 1 + k)).length;
@@ -24,6 +28,9 @@ export const outlineLate: Check = {
             unit: '' as const,
             limitFrom: 'everything sewn between pulls the cloth',
             message: `‘${o.name}’ outlines ‘${f.name}’ but ${between} pieces are sewn between: cloth may show between them. The path for best registration brings it nearer.`,
+            ...(mayMove(fill, outline)
+              ? { fix: { label: `Sew ‘${o.name}’ right after ‘${f.name}’`, sewRightAfter: { piece: o.id, after: f.id } } }
+              : {}),
           },
         ];
       }),

@@ -11,7 +11,7 @@ import { NumberField } from '../../components/NumberField';
 
 type Figure = keyof typeof LAYER_RANGES;
 
-const WORDS: Record<Figure, string> = { spacing: 'Spacing', length: 'Stitch', inset: 'Inside', angle: 'Direction' };
+const WORDS: Record<Figure, string> = { spacing: 'Spacing', length: 'Stitch', inset: 'Inside', angle: 'To the cover’s rows' };
 
 /** What each layer has: runs have a stitch, zigzags a spacing; only open rows in an area have a direction. */
 function figuresOf(kind: UnderlayKind, piece: PieceKindName): Figure[] {
