@@ -138,7 +138,8 @@ const NUMBER_PX = 19;
 const Ends = memo(function Ends({ job, plan, k }: MarkProps) {
   const sewn = plan.pieces.slice(0, MOST_MARKS).flatMap((p, n) => (p.to > p.from && job.pieces[n] ? [{ p, n }] : []));
   const starts = sewn.map(({ p }) => ({ x: plan.x[p.from]!, y: plan.y[p.from]! }));
-  const numbers = labelPlaces(starts, NUMBER_PX * k);
+  const grips = sewn.flatMap(({ p }) => (p.link?.how === 'travel' ? [middleOf(plan, plan.pieces[p.link.from]!.to, p.from)] : []));
+  const numbers = labelPlaces(starts, NUMBER_PX * k, grips);
   return sewn.map(({ p, n }, at) => {
     const piece = job.pieces[n]!;
     const [start, number] = [starts[at]!, numbers[at]!];

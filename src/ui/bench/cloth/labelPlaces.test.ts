@@ -31,3 +31,13 @@ test('hundreds in one place find room', () => {
   );
   expect(Math.max(...places.map((p) => Math.hypot(p.x - 1, p.y - 2)))).toBeLessThan(200);
 });
+
+test('what is to be reached by hand is not covered', () => {
+  fc.assert(
+    fc.property(POINTS, POINTS, (anchors, grips) => {
+      for (const p of labelPlaces(anchors, 6, grips))
+        for (const g of grips) expect(Math.hypot(p.x - g.x, p.y - g.y)).toBeGreaterThanOrEqual(6);
+    }),
+    { seed: 6, numRuns: 40 },
+  );
+});

@@ -8,8 +8,9 @@ const PER_RING = 8;
  * Where labels stand so that none covers another: each at what it names, or as near to it as there is room.
  * @param anchors what they name, the most important first
  * @param size of a label, in the units of the anchors
+ * @param avoid places that are to be reached by hand and that no label may cover
  */
-export function labelPlaces(anchors: readonly Point[], size: number): Point[] {
+export function labelPlaces(anchors: readonly Point[], size: number, avoid: readonly Point[] = []): Point[] {
   const taken = new Map<string, Point[]>();
   const cellOf = (v: number): number => Math.floor(v / size);
   const isFree = ({ x, y }: Point): boolean => {
@@ -21,10 +22,14 @@ export function labelPlaces(anchors: readonly Point[], size: number): Point[] {
     }
     return true;
   };
-  return anchors.map((anchor) => {
-    const place = firstFree(anchor, size, isFree);
+  const take = (place: Point): void => {
     const key = `${cellOf(place.x)} ${cellOf(place.y)}`;
     taken.set(key, [...(taken.get(key) ?? []), place]);
+  };
+  avoid.forEach(take);
+  return anchors.map((anchor) => {
+    const place = firstFree(anchor, size, isFree);
+    take(place);
     return place;
   });
 }
