@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { lineLength, distanceTo, nearestOnLine, resample, sharpestTurn, withoutRepeats } from './line';
+import { dividedAt, lineLength, distanceTo, nearestOnLine, resample, sharpestTurn, withoutRepeats } from './line';
 
 const arc = (radius: number, degrees: number) =>
   Array.from({ length: degrees + 1 }, (_, d) => ({
@@ -85,4 +85,18 @@ test('the distance from a line is that of its nearest point', () => {
     }),
     { seed: 5 },
   );
+});
+
+test('a line divided at a place is the same line in two, as long as it was', () => {
+  const line = [
+    { x: 0, y: 0 },
+    { x: 4, y: 0 },
+    { x: 4, y: 3 },
+  ];
+  for (const along of [0, 1.5, 4, 6.2, 7, 9]) {
+    const [before, after] = dividedAt(line, along);
+    expect(before[before.length - 1]).toEqual(after[0]);
+    expect(lineLength(before)).toBeCloseTo(Math.min(7, along), 9);
+    expect(lineLength(before) + lineLength(after)).toBeCloseTo(7, 9);
+  }
 });

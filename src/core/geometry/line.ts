@@ -163,3 +163,22 @@ export function sharpestTurn(line: Line, windowMm: number): number {
   }
   return worst;
 }
+
+/** A line in two at a distance along it, mm; both have the place. */
+export function dividedAt(line: Line, along: number): [Point[], Point[]] {
+  let gone = 0;
+  for (let i = 1; i < line.length; i++) {
+    const [a, b] = [line[i - 1]!, line[i]!];
+    const mm = distance(a, b);
+    if (gone + mm >= along || i === line.length - 1) {
+      const t = mm > 0 ? Math.min(1, Math.max(0, (along - gone) / mm)) : 0;
+      const p = mix(a, b, t);
+      return [
+        [...line.slice(0, i), p],
+        [p, ...line.slice(i)],
+      ];
+    }
+    gone += mm;
+  }
+  return [line.slice(), line.slice(-1)];
+}

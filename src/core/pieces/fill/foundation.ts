@@ -1,6 +1,6 @@
 import type { UnderlayLayer } from '../../document/types';
 import { offset, perimeterOf } from '../../geometry/area';
-import { lineLength, nearestOnLine } from '../../geometry/line';
+import { dividedAt, lineLength, nearestOnLine } from '../../geometry/line';
 import { distance, type Area, type Line, type Point, type Ring } from '../../geometry/point';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { Role } from '../../stitches/roles';
@@ -102,7 +102,7 @@ const closed = (ring: Ring): Point[] => [...ring, ring[0]!];
 
 /** A closed line begun at a place on it. */
 function from(line: Line, along: number): Point[] {
-  const [before, after] = cutAt(line, along);
+  const [before, after] = dividedAt(line, along);
   return [...after, ...before.slice(1)];
 }
 
@@ -111,24 +111,5 @@ function goingOn(line: Line, to: Point): Point[] {
   const { along } = nearestOnLine(line, to);
   const back = lineLength(line) - along;
   const [round, on] = along <= back ? [line, along] : [line.slice().reverse(), back];
-  return on < 1 ? round.slice() : [...round, ...cutAt(round, on)[0].slice(1)];
-}
-
-/** A line in two at a place, which both have. */
-function cutAt(line: Line, along: number): [Point[], Point[]] {
-  let gone = 0;
-  for (let i = 1; i < line.length; i++) {
-    const [a, b] = [line[i - 1]!, line[i]!];
-    const mm = distance(a, b);
-    if (gone + mm >= along || i === line.length - 1) {
-      const t = mm > 0 ? Math.min(1, Math.max(0, (along - gone) / mm)) : 0;
-      const p = { x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t };
-      return [
-        [...line.slice(0, i), p],
-        [p, ...line.slice(i)],
-      ];
-    }
-    gone += mm;
-  }
-  return [line.slice(), line.slice(-1)];
+  return on < 1 ? round.slice() : [...round, ...dividedAt(round, on)[0].slice(1)];
 }

@@ -40,7 +40,7 @@ const STEEPEST = 0.25;
 const ONE_EDGE_MM = 3;
 
 /** Compensation of every stretch by its length, eased along each edge. */
-export function pulledRows(mesh: RowMesh, law: PullLaw): PulledRows {
+export function easedPull(mesh: RowMesh, law: PullLaw): PulledRows {
   const own = new Float64Array(mesh.count).map((_, i) => pulledAt(law, mesh.u1[i]! - mesh.u0[i]!));
   if (law.end === 0 && law.perMm === 0) return { left: own, right: own };
   return { left: eased(mesh, own, mesh.u0), right: eased(mesh, own, mesh.u1) };

@@ -2,7 +2,7 @@ import { lengthsAlong, lineLength } from '../../geometry/line';
 import { add, cross, distance, dot, mix, scale, sub, unit, type Line, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { ROW_END_CLEAR_MM } from '../../units/tolerances';
-import { compensatedEnds, pulledRows, sewRow, stepTo, withCarved, type RowSettings } from './emit';
+import { compensatedEnds, easedPull, sewRow, stepTo, withCarved, type RowSettings } from './emit';
 import { pulledAt, type PullLaw } from '../rules/pull';
 import { fromUV, heightOf, neighbours, type RowMesh } from './mesh';
 
@@ -24,7 +24,7 @@ export interface RowSet {
 }
 
 export function straightRows(mesh: RowMesh, set: RowSettings): RowSet {
-  const pulled = pulledRows(mesh, set.pull);
+  const pulled = easedPull(mesh, set.pull);
   return {
     count: mesh.count,
     mesh,

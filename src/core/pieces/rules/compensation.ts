@@ -2,14 +2,13 @@ import { drawInOf } from '../../cloth/drawIn';
 import type { ClothRecipe } from '../../cloth/recipes';
 import type { Resolved } from '../../document/resolved';
 import type { JobSettings, PieceSettings } from '../../document/types';
+import { LEAST_SEWN_MM } from '../../units/craft';
 import type { ResolveContext, ShapeFacts } from '../resolve';
 import { evenPull, pulledAt, pullThrough, RECIPE_ROW_MM, type PullLaw } from './pull';
 
 /** Bars narrower than this sink into soft cloth, mm (craft §4). */
 const THIN_BAR_MM = 2.5;
 const THIN_BAR_COMP_MM = 0.5;
-/** Narrower satin sinks and its holes run together, mm (craft §4). */
-const LEAST_SEWN_MM = 1;
 /** More width per mm of foam, so that the sides of the satin still reach the cloth, at each end of a row, mm. */
 const PER_MM_OF_FOAM = 0.2;
 /** A fill's ends are drawn in by so much of what its rows shorten: the cloth holds the rest. From the forecast of squares of 20 to 80 mm on every cloth. */

@@ -18,12 +18,10 @@ import { satinSettings, underSchool } from './settings';
 import { sewNetwork } from './sewNetwork';
 import { medianWidth, type Column, type ColumnNetwork, type Track } from './track';
 import type { StartEnd } from '../../stitches/startEnd';
-import { WIDEST_SATIN_MM } from '../../units/craft';
+import { LEAST_SEWN_MM, WIDEST_SATIN_MM } from '../../units/craft';
 import { rowsSentence } from '../sentence';
 import { evenPull, pulledAt, type PullLaw } from '../rules/pull';
 
-/** Satin never sews narrower than this, mm (craft §4: minimum sewn width 1.0, with the thread's own width inside). */
-const LEAST_SEWN_MM = 1;
 const WAYS_MM = 0.15;
 /** Stitch length where a satin over its limit becomes a fill, mm (craft §4). */
 const FILL_STITCH_MM = 3.5;

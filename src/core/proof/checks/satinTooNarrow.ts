@@ -1,8 +1,7 @@
+import { LEAST_SEWN_MM } from '../../units/craft';
 import { formOf } from '../../pieces/registry';
 import { perPiece, type Check } from '../check';
 
-/** Narrowest satin that lies well, sewn width, mm (craft §4). */
-const LEAST_SEWN_MM = 1;
 const ROUGH_MM = 0.02;
 
 export const satinTooNarrow: Check = {

@@ -1,6 +1,6 @@
 import type { Job, Piece } from '../../document/types';
 import { ringsToData } from '../../geometry/path';
-import { boundsOf, type Point } from '../../geometry/point';
+import type { Point } from '../../geometry/point';
 import { fromUV, rowFrame, scanRows, toU, toV } from '../../pieces/rows/mesh';
 import { formOf } from '../../pieces/registry';
 import { WIDEST_SATIN_MM } from '../../units/craft';
@@ -45,7 +45,7 @@ export const satinTooWide: Check = {
         ? `Rows of this satin are up to ${mm} mm long and are split along ${Math.ceil(rows.alongMm)} mm of it: split rows sink and look thin.`
         : `Rows of this satin are up to ${mm} mm long, over the satin limit: they snag and come loose in wear.`,
       fix: { label: 'Sew it as a fill there', pieces: [{ id: piece.id, settings: { overLimit: 'fill', satinLimit: undefined } }] },
-      others: [...divided(sewn, job), ...turned(sewn, limit), ...(split ? raised(piece, rows.mm) : [splitAt(piece, limit, job)])],
+      others: [...divided(sewn, job), ...turned(sewn, rows.at, limit), ...(split ? raised(piece, rows.mm) : [splitAt(piece, limit, job)])],
     };
   }),
 };
@@ -64,10 +64,10 @@ function raised(piece: Piece, mm: number): Fix[] {
 }
 
 /** The other way across, where the shape is shorter that way than the limit; columns drawn by their sides or a line have no other way. */
-function turned({ piece, shape }: SewnPiece, limit: number): Fix[] {
+function turned({ piece, shape }: SewnPiece, at: Point, limit: number): Fix[] {
   const ring = shape.painted[0];
   if (!piece.area || !ring) return [];
-  const now = shape.rowAt?.(middleOf(shape.painted.flat()));
+  const now = shape.rowAt?.(at);
   if (!now) return [];
   const across = (atan2(now.x, now.y) * 180) / PI;
   const { u0, u1, count } = scanRows(shape.painted, across, 1);
@@ -76,11 +76,6 @@ function turned({ piece, shape }: SewnPiece, limit: number): Fix[] {
   if (count === 0 || longest > limit) return [];
   return [{ label: 'Turn its rows', pieces: [{ id: piece.id, patch: { slants: slantsAcross(shape.painted.flat(), across) } }] }];
 }
-
-const middleOf = (points: readonly Point[]): Point => {
-  const b = boundsOf([points]);
-  return { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 };
-};
 
 /** Two slants along a direction, near both ends of a shape. */
 function slantsAcross(points: readonly Point[], angleDeg: number): string[] {
