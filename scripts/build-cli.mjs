@@ -22,6 +22,7 @@ await build({
   logLevel: 'error',
 });
 copyFileSync('scripts/cli-launcher.cjs', join(OUT, 'cobble.cjs'));
+copyFileSync('node_modules/clipper2-wasm/dist/umd/clipper2z.wasm', join(OUT, 'clipper2z.wasm'));
 
 // One run of each command leaves behind what it compiled, for the runs to come.
 const [drawing, report] = ['public/demo/heron.svg', join(tmpdir(), `cobble-first-run-${process.pid}.json`)];

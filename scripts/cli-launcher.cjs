@@ -14,7 +14,7 @@ function kept() {
   }
 }
 
-const source = `(function (exports, require, module) {${readFileSync(program, 'latin1')}\n})`;
+const source = `(function (exports, require, module, __filename, __dirname) {${readFileSync(program, 'latin1')}\n})`;
 const script = new Script(source, { filename: program, cachedData: kept() });
-script.runInThisContext()({}, createRequire(program), { exports: {} });
+script.runInThisContext()({}, createRequire(program), { exports: {} }, program, __dirname);
 if (process.env.COBBLE_FIRST_RUN) process.on('exit', () => writeFileSync(compiled, script.createCachedData()));

@@ -1,4 +1,7 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { InputError } from '../core/document/errors';
+import { clipCompiled } from '../core/geometry/clipping/load';
 import { helpOf, isCommand, overview, type CommandName } from './help';
 import { compareCommand } from './compare';
 import { forecastCommand } from './forecast';
@@ -14,6 +17,9 @@ const COMMANDS: Readonly<Record<CommandName, (argv: readonly string[]) => Promis
   compare: compareCommand,
 };
 
+/** Lies beside the program; see scripts/build-cli.mjs. */
+const CLIPPING = 'clipper2z.wasm';
+
 async function main(argv: readonly string[]): Promise<number> {
   const [name, ...rest] = argv;
   const command = name !== undefined && isCommand(name) ? name : null;
@@ -23,6 +29,7 @@ async function main(argv: readonly string[]): Promise<number> {
   }
   try {
     if (!command) throw new InputError('bad-usage', name ? `There is no command ‘${name}’.` : 'usage: bin/cobble COMMAND …');
+    await clipCompiled(readFileSync(join(__dirname, CLIPPING)));
     return await COMMANDS[command](rest);
   } catch (error) {
     process.stderr.write(`cobble: ${sentenceOf(error, command).replace(/\s+/g, ' ')}\n`);

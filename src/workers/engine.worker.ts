@@ -1,3 +1,4 @@
+import { clippingLoaded } from './clipping';
 import { compare } from './engine/compare';
 import { correct } from './engine/correct';
 import { effect } from './engine/effect';
@@ -18,8 +19,7 @@ import { writeShelf } from './engine/writeShelf';
 import type { EngineRequest } from './protocol/messages';
 import { serve } from './serve';
 
-/** Artwork, plans, forecasts, proofs and files: one file for each request. */
-serve<EngineRequest>({
+const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   survey,
   newJob,
   plan,
@@ -37,4 +37,7 @@ serve<EngineRequest>({
   sample,
   thumbnail,
   export: takeAway,
-});
+};
+
+/** Artwork, plans, forecasts, proofs and files: one file for each request. */
+serve<EngineRequest>(handlers, clippingLoaded());

@@ -24,8 +24,11 @@ type AnyHandler = (input: unknown, telling: Telling<never>) => Answer<unknown> |
 
 const PROGRESS_EVERY_MS = 60;
 
-/** Answers requests with the given handlers, one after the other. */
-export function serve<K extends RequestName>(handlers: { [N in K]: Handler<N> }): void {
+/**
+ * Answers requests with the given handlers, one after the other.
+ * @param ready what has to be there before the first
+ */
+export function serve<K extends RequestName>(handlers: { [N in K]: Handler<N> }, ready: Promise<void> = Promise.resolve()): void {
   const post = (message: FromWorker, transfer: Transferable[] = []): void => self.postMessage(message, { transfer });
   const jobs = new JobReceiver();
   const answer = async ({ id, name, input: wired, signs }: ToWorker): Promise<void> => {
@@ -48,7 +51,7 @@ export function serve<K extends RequestName>(handlers: { [N in K]: Handler<N> })
       post(error instanceof Stopped ? { id, kind: 'stopped' } : { id, kind: 'error', ...told(error) });
     }
   };
-  self.onmessage = ({ data }: MessageEvent<ToWorker>) => void answer(data);
+  self.onmessage = ({ data }: MessageEvent<ToWorker>) => void ready.then(() => answer(data));
 }
 
 function told(error: unknown): { message: string; known: boolean; code?: InputError['code'] } {

@@ -1,5 +1,6 @@
-import { areaOf, components, intersect, opened, roughOffset, simplify, subtract, unite } from '../geometry/area';
-import type { Area } from '../geometry/point';
+import { areaOf, components, cropped, intersect, opened, roughOffset, simplify, subtract, unite } from '../geometry/area';
+import { once } from '../geometry/known';
+import { boundsOf, type Area } from '../geometry/point';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
 import { HIDDEN_DETAIL_MM } from './laterCover';
 import type { PlacedItem } from './place';
@@ -56,14 +57,19 @@ function hiddenStretches(own: Area, visible: Area): Area {
 
 /** What is not sewn of an area because it is hidden. */
 function hiddenParts(own: Area, visible: Area): Area {
-  const deep = subtract(own, roughOffset(visible, AS_DRAWN_MM));
-  if (areaOf(deep) < CRUMB_MM2) return [];
-  const seen = components(visible);
+  if (areaOf(own) - areaOf(visible) < CRUMB_MM2) return [];
+  const seen = once(() => components(visible));
   return unite(
-    ...components(subtract(own, visible))
-      .filter((hidden) => areaOf(intersect(hidden, deep)) >= CRUMB_MM2)
-      .map((hidden) => leftOut(hidden, deep, own, seen)),
+    ...components(subtract(own, visible)).flatMap((hidden) => {
+      const deep = deepIn(hidden, visible);
+      return areaOf(deep) < CRUMB_MM2 ? [] : [leftOut(hidden, deep, own, seen())];
+    }),
   );
+}
+
+function deepIn(hidden: Area, visible: Area): Area {
+  if (areaOf(hidden) < CRUMB_MM2) return [];
+  return subtract(hidden, roughOffset(cropped(visible, boundsOf(hidden), AS_DRAWN_MM + RIM_MM), AS_DRAWN_MM));
 }
 
 /** How far the corners of a broad place reach beyond the discs that fit in it, mm. */
@@ -85,7 +91,8 @@ const enclosedShare = (rim: Area, own: Area): number => areaOf(intersect(rim, ow
 /** Neither half of a detail stands on thread when its other half cannot. */
 function broadLeftOut(part: Area, own: Area, seen: readonly Area[]): Area {
   if (enclosedShare(rimOf(part), own) < STANDS_ON) return roughOffset(part, CORNER_MM);
-  const wide = opened(subtract(part, roughOffset(seen.flat(), OVERLAP_MM)), GROUND_TO_MM);
+  const near = cropped(seen.flat(), boundsOf(part), OVERLAP_MM + RIM_MM);
+  const wide = opened(subtract(part, roughOffset(near, OVERLAP_MM)), GROUND_TO_MM);
   return areaOf(wide) > GROUND_TO_MM2 ? wide : [];
 }
 

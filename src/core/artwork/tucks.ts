@@ -1,5 +1,5 @@
 import { areaOf, components, intersect, keepLines, opened, ringArea, roughOffset, strokeArea, turnedRight, unite } from '../geometry/area';
-import { once } from '../geometry/known';
+import { ofEach, once } from '../geometry/known';
 import { joinedThrough, lineLength, nearestOnLine } from '../geometry/line';
 import { add, distance, dot, scale, sub, unit, type Area, type Line, type Point, type Ring } from '../geometry/point';
 import { WIDEST_SATIN_MM } from '../units/craft';
@@ -54,7 +54,7 @@ const WART_MM = 0.8;
 export function tucked(area: Area, { visible, cover }: Omit<Hiding, 'drawn'>): Area {
   const tucks = cover.length === 0 ? [] : tucksOf(area, visible, cover);
   if (tucks.length === 0) return area;
-  const whole = unite(area, intersect(unite(...tucks), opened(cover, BROAD_MM, LAP_MM)));
+  const whole = unite(area, intersect(unite(...tucks), broadCover(cover)));
   if (areaOf(whole) - areaOf(area) < LEAST_TUCK_MM2) return area;
   const smooth = unite(area, intersect(whole, opened(whole, WART_MM)));
   const parts = components(smooth.filter((ring) => ringArea(ring) > 0 || -ringArea(ring) > LEAST_HOLE_MM2));
@@ -62,12 +62,15 @@ export function tucked(area: Area, { visible, cover }: Omit<Hiding, 'drawn'>): A
   return parts[shared.indexOf(Math.max(...shared))]!;
 }
 
+/** Several parts of a shape lie under one cover, and each limb is tried by itself. */
+const broadCover = ofEach((cover: Area): Area => opened(cover, BROAD_MM, LAP_MM));
+const atCover = ofEach((cover: Area): Area => roughOffset(cover, AT_MM));
+const nearSeen = ofEach((visible: Area): Area => roughOffset(visible, DEEP_ENOUGH_MM));
+
 function tucksOf(area: Area, visible: Area, cover: Area): Area[] {
-  const seen = roughOffset(visible, DEEP_ENOUGH_MM);
   const solid = once(() => unite(opened(area, SOLID_MM, OVERLAP_MM), opened(area, SLIVER_MM, OVERLAP_MM / 2)));
-  const near = roughOffset(cover, AT_MM);
   return area.flatMap((ring) =>
-    edgesWithin(ring, near, seen).flatMap((edge) => {
+    hiddenEdges(ring, visible, cover).flatMap((edge) => {
       const tuck = tuckOf(ring, edge);
       return tuck ? [tuck.end ? tuck.area : solidPart(tuck.area, solid())] : [];
     }),
@@ -81,10 +84,11 @@ function solidPart(tuck: Area, solid: Area): Area {
 }
 const NEARLY_ALL = 0.6;
 
-/** Stretches of an outline that lie in both areas, in its direction; the whole of it as one closed line. */
-function edgesWithin(ring: Ring, near: Area, seen: Area): Line[] {
+/** Stretches of an outline at the cover and near what is seen, in its direction; the whole of it as one closed line. */
+function hiddenEdges(ring: Ring, visible: Area, cover: Area): Line[] {
   const closed = [...ring, ring[0]!];
-  return joinedThrough(keepLines(keepLines([closed], near), seen), closed[0]!);
+  const beside = keepLines([closed], atCover(cover));
+  return beside.length === 0 ? [] : joinedThrough(keepLines(beside, nearSeen(visible)), closed[0]!);
 }
 
 interface Tuck {

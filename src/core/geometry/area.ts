@@ -1,47 +1,43 @@
-import { Clipper, ClipperD, ClipType, EndType, FillRule, JoinType, PolyTreeD, type PathsD, type PolyPathD } from 'clipper2-ts';
-import { boundsOf, type Area, type Bounds, type Line, type Point, type Ring } from './point';
+import { Clipper, type PathsD } from 'clipper2-ts';
+import { clipping } from './clipping';
+import { PRECISION, type CapName, type FillRuleName, type JoinName } from './clipping/library';
+import { boundsOf, boundsTouch, type Area, type Bounds, type Line, type Point, type Ring } from './point';
 import { requireFewCrossings } from './crossings';
 import { withoutSpikes } from './spikes';
 
-/** Decimal places that the clipping library keeps, in mm: a tenth of the plan's lattice. */
-const PRECISION = 4;
+export type { CapName, FillRuleName, JoinName };
 
-export type FillRuleName = 'nonzero' | 'evenodd';
-export type JoinName = 'miter' | 'round' | 'bevel';
-export type CapName = 'butt' | 'round' | 'square';
-
-const linesToPaths = (lines: readonly Line[]): PathsD => lines.map((l) => l.map((p) => ({ x: p.x, y: p.y })));
-const toPaths = (area: Area): PathsD => withoutSpikes(area, 10 ** PRECISION) as PathsD;
-const fromPaths = (paths: PathsD): Ring[] => paths.filter((p) => p.length > 2).map((p) => p.map(({ x, y }) => ({ x, y })));
+const outlinesOf = (area: Area): Ring[] => withoutSpikes(area, 10 ** PRECISION);
+const proper = (rings: readonly Ring[]): Ring[] => rings.filter((ring) => ring.length > 2);
 
 /** Resolves crossings, overlaps and coincident edges of any outlines into a proper area. @throws TooComplex when they are too many */
 export function clean(rings: Area, rule: FillRuleName): Area {
   const closed = rings.filter((r) => r.length > 2);
   if (closed.length === 0) return [];
   requireFewCrossings(closed, true);
-  return fromPaths(Clipper.unionD(toPaths(closed), [], rule === 'nonzero' ? FillRule.NonZero : FillRule.EvenOdd, PRECISION));
+  return proper(clipping().union(outlinesOf(closed), rule));
 }
 
 /** Everything covered by any of the areas. */
 export function unite(...areas: Area[]): Area {
   const all = areas.flat();
-  return all.length === 0 ? [] : fromPaths(Clipper.unionD(toPaths(all), [], FillRule.NonZero, PRECISION));
+  return all.length === 0 ? [] : proper(clipping().union(outlinesOf(all), 'nonzero'));
 }
 
 export function subtract(a: Area, b: Area): Area {
   if (a.length === 0 || b.length === 0) return a;
-  return fromPaths(Clipper.differenceD(toPaths(a), toPaths(b), FillRule.NonZero, PRECISION));
+  return proper(clipping().difference(outlinesOf(a), outlinesOf(b)));
 }
 
 export function intersect(a: Area, b: Area): Area {
   if (a.length === 0 || b.length === 0) return [];
-  return fromPaths(Clipper.intersectD(toPaths(a), toPaths(b), FillRule.NonZero, PRECISION));
+  return proper(clipping().intersection(outlinesOf(a), outlinesOf(b)));
 }
 
 /** Grows (positive) or shrinks (negative) an area by `mm` all round; round corners keep within `arcMm` of true arcs. */
 export function offset(area: Area, mm: number, join: JoinName = 'round', arcMm = 0.01): Area {
   if (area.length === 0 || mm === 0) return area;
-  return fromPaths(Clipper.inflatePathsD(toPaths(area), mm, JOINS[join], EndType.Polygon, 4, PRECISION, arcMm));
+  return proper(clipping().grown(outlinesOf(area), mm, join, 'polygon', 4, arcMm));
 }
 
 /** The same for hidden edges, where a tenth of a thread and a crumb do not matter: several times as fast. */
@@ -69,9 +65,6 @@ export function opened(area: Area, widthMm: number, aroundMm = 0): Area {
 const isMoreThanCrumb = (ring: Ring): boolean => Math.abs(ringArea(ring)) > CRUMB_MM2;
 const CRUMB_MM2 = 0.02;
 
-const JOINS = { miter: JoinType.Miter, round: JoinType.Round, bevel: JoinType.Bevel };
-const CAPS = { butt: EndType.Butt, round: EndType.Round, square: EndType.Square };
-
 export interface StrokeShape {
   widthMm: number;
   cap: CapName;
@@ -81,17 +74,14 @@ export interface StrokeShape {
 
 /** The area that a stroke paints along lines, with its caps and joins. */
 export function strokeArea(lines: readonly Line[], closed: boolean, shape: StrokeShape): Area {
-  const paths = linesToPaths(
-    lines
-      .filter((l) => l.length > 1)
-      .map(withoutRepeats)
-      .filter((l) => l.length > (closed ? 2 : 1)),
-  );
+  const paths = lines
+    .filter((l) => l.length > 1)
+    .map(withoutRepeats)
+    .filter((l) => l.length > (closed ? 2 : 1));
   if (paths.length === 0 || shape.widthMm <= 0) return closed && lines.length > 0 ? strokeArea(lines, false, shape) : [];
   requireFewCrossings(paths, closed);
-  const end = closed ? EndType.Joined : CAPS[shape.cap];
-  const grown = Clipper.inflatePathsD(paths, shape.widthMm / 2, JOINS[shape.join], end, Math.max(1, shape.miterLimit), PRECISION, 0.01);
-  return fromPaths(grown);
+  const end = closed ? 'joined' : shape.cap;
+  return proper(clipping().grown(paths, shape.widthMm / 2, shape.join, end, Math.max(1, shape.miterLimit), 0.01));
 }
 
 /** Nearer points are one to the clipping library, which does not bear a line of one point. */
@@ -108,45 +98,20 @@ function withoutRepeats(line: Line): Line {
 
 /** Parts of open lines that lie outside the area. */
 export const cutLines = (lines: readonly Line[], area: Area): Line[] =>
-  area.length === 0 ? lines.slice() : clippedLines(lines, area, ClipType.Difference);
+  area.length === 0 ? lines.slice() : clipping().linesOutside(lines, outlinesOf(area)).filter(isLine);
 
 /** Parts of open lines that lie inside the area. */
 export const keepLines = (lines: readonly Line[], area: Area): Line[] =>
-  area.length === 0 || lines.length === 0 ? [] : clippedLines(lines, area, ClipType.Intersection);
+  area.length === 0 || lines.length === 0 ? [] : clipping().linesWithin(lines, outlinesOf(area)).filter(isLine);
 
-function clippedLines(lines: readonly Line[], area: Area, type: ClipType): Line[] {
-  const clipper = new ClipperD(PRECISION);
-  clipper.addOpenSubjectPaths(linesToPaths(lines));
-  clipper.addClipPaths(toPaths(area));
-  const closed: PathsD = [];
-  const open: PathsD = [];
-  clipper.execute(type, FillRule.NonZero, closed, open);
-  return open.filter((l) => l.length > 1).map((l) => l.map(({ x, y }) => ({ x, y })));
-}
+const isLine = (line: Line): boolean => line.length > 1;
 
 /** Connected parts of a clean area: each an outer ring followed by its holes. Largest first. */
 export function components(area: Area): Area[] {
   if (area.length === 0) return [];
-  const tree = new PolyTreeD();
-  Clipper.booleanOpDWithPolyTree(ClipType.Union, toPaths(area), null, tree, FillRule.NonZero, PRECISION);
-  const out: Area[] = [];
-  const visit = (node: PolyPathD): void => {
-    for (let i = 0; i < node.count; i++) {
-      const outer = node.child(i);
-      const rings: Ring[] = [];
-      const keep = (p: PolyPathD): void => {
-        if (p.poly && p.poly.length > 2) rings.push(p.poly.map(({ x, y }) => ({ x, y })));
-      };
-      keep(outer);
-      for (let h = 0; h < outer.count; h++) {
-        keep(outer.child(h));
-        visit(outer.child(h));
-      }
-      if (rings.length > 0) out.push(rings);
-    }
-  };
-  visit(tree);
-  return out.sort((a, b) => areaOf(b) - areaOf(a));
+  if (area.length === 1 && ringArea(area[0]!) > 0) return [area];
+  const parts = clipping().parts(outlinesOf(area)).map(proper);
+  return parts.filter((part) => part.length > 0).sort((a, b) => areaOf(b) - areaOf(a));
 }
 
 /** The part of an area within a box grown by `marginMm`. */
@@ -155,23 +120,25 @@ export function cropped(area: Area, box: Bounds, marginMm: number): Area {
   const [left, top, right, bottom] = [box.minX - marginMm, box.minY - marginMm, box.maxX + marginMm, box.maxY + marginMm];
   const own = boundsOf(area);
   if (own.minX >= left && own.minY >= top && own.maxX <= right && own.maxY <= bottom) return area;
+  const near = area.filter((ring) => boundsTouch(boundsOf([ring]), { minX: left, minY: top, maxX: right, maxY: bottom }, 0));
   const corners = [left, right, right, left].map((x, i): Point => ({ x, y: i < 2 ? top : bottom }));
-  return intersect(area, [corners]);
+  return intersect(near, [corners]);
 }
 
 /** An open line with as few points as stay within a tolerance of it. */
-export function simplifyLine(line: Line, tolerance: number): Point[] {
-  return Clipper.ramerDouglasPeuckerPathsD(linesToPaths([line]), tolerance)[0]!.map(({ x, y }) => ({ x, y }));
-}
+export const simplifyLine = (line: Line, tolerance: number): Line => fewest([line], tolerance)[0]!;
 
 /** Straightens outlines within `tolerance`, dropping points that do not matter. */
 export function simplify(area: Area, tolerance: number): Area {
-  return fromPaths(Clipper.simplifyPathsD(toPaths(area), tolerance, true));
+  return proper(clipping().simplified(outlinesOf(area), tolerance));
 }
 
 /** Outlines as drawn, not cleaned, with fewer points: none strays more than `tolerance` (Douglas and Peucker 1973). */
 export const straightened = (rings: Area, tolerance: number): Ring[] =>
-  fromPaths(Clipper.ramerDouglasPeuckerPathsD(linesToPaths(rings), tolerance));
+  proper(fewest(rings, tolerance));
+
+const fewest = (lines: readonly Line[], tolerance: number): Line[] =>
+  Clipper.ramerDouglasPeuckerPathsD(lines as PathsD, tolerance).map((line) => line.map(({ x, y }) => ({ x, y })));
 
 /** Signed area of one ring, mm²; positive when it turns from x towards y. */
 export function ringArea(ring: Ring): number {

@@ -1,4 +1,5 @@
 import { roughOffset } from '../geometry/area';
+import { ofEach } from '../geometry/known';
 import { boundsOf, growBounds, type Area } from '../geometry/point';
 import { makeMask, paintArea, paintThread } from '../geometry/mask';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
@@ -16,6 +17,10 @@ const INSIDE_MM = 0.25;
 const OUTSIDE_MM = 0.9;
 const MARGIN_MM = 2;
 
+/** An area is measured again for every way of sewing it that is tried. */
+const inside = ofEach((area: Area): Area => roughOffset(area, -INSIDE_MM));
+const around = ofEach((area: Area): Area => roughOffset(area, OUTSIDE_MM));
+
 /**
  * Measures on a grid how well cover stitches cover an area; what runs to or beneath them does not count.
  * @param seen what of the area is seen: elsewhere it need not be covered
@@ -24,8 +29,8 @@ export function coverageOf(area: Area, stitches: StitchColumns, cellMm = 0.1, se
   const box = boundsOf(area);
   for (let i = 0; i < stitches.x.length; i++) growBounds(box, stitches.x[i]!, stitches.y[i]!);
   const mask = makeMask(box, cellMm, MARGIN_MM);
-  paintArea(mask, roughOffset(seen, -INSIDE_MM), 1);
-  paintArea(mask, roughOffset(area, OUTSIDE_MM), 2);
+  paintArea(mask, inside(seen), 1);
+  paintArea(mask, around(area), 2);
   paintArea(mask, area, 8);
   for (let i = 1; i < stitches.x.length; i++) {
     if (stitches.command[i] !== Command.stitch || stitches.command[i - 1] !== Command.stitch) continue;

@@ -1,0 +1,2 @@
+/** Stands in a browser for Node's own modules, which are never asked for there. */
+export {};
