@@ -6,18 +6,20 @@ import { load } from './load';
 
 const round = (v: number): number => Math.round(v * 100) / 100;
 
-function sideFrom(args: InputArgs) {
-  const side = sideOf(load(args).job);
+async function sideFrom(args: InputArgs) {
+  const side = sideOf((await load(args)).job);
   const figures = Object.fromEntries(COMPARE_ROWS.map((row) => [row.key, round(row.of(side))]));
   const { stop, warn, note } = side.findings;
   const more = { colour_changes: side.figures.colourChanges, findings: stop + warn + note };
   return { side, figures: { name: side.job.name, ...figures, ...more } as Record<string, number | string> };
 }
 
+type Side = Awaited<ReturnType<typeof sideFrom>>;
+
 /** `bin/cobble compare`: two jobs, or two versions of one, figure by figure. */
 export async function compareCommand(argv: readonly string[]): Promise<number> {
   const { inputs, report } = readCompareArgs(argv);
-  const [a, b] = inputs.map(sideFrom) as [ReturnType<typeof sideFrom>, ReturnType<typeof sideFrom>];
+  const [a, b] = (await Promise.all(inputs.map(sideFrom))) as [Side, Side];
   const difference = Object.fromEntries(
     COMPARE_ROWS.map(({ key }) => [key, round((b.figures[key] as number) - (a.figures[key] as number))]),
   );
@@ -29,5 +31,5 @@ export async function compareCommand(argv: readonly string[]): Promise<number> {
     const both = (key: string, unit: string): string => `${a.figures[key]} and ${b.figures[key]} ${unit}`;
     process.stdout.write(`${both('stitches', 'stitches')}, ${both('trims', 'trims')}, ${both('run_minutes', 'min')}\n`);
   }
-  return Promise.resolve(0);
+  return 0;
 }

@@ -1,4 +1,4 @@
-import { readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { readFileSync, renameSync, rmSync, statSync, writeFileSync, writeSync } from 'node:fs';
 import { InputError } from '../core/document/errors';
 import { MAX_BUNDLE_BYTES, MAX_SVG_BYTES } from '../core/units/tolerances';
 
@@ -39,5 +39,14 @@ export function writeAll(files: readonly { path: string; content: string | Uint8
       'bad-usage',
       `The result could not be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'}); check the folder and free space.`,
     );
+  }
+}
+
+/** Tells a line; Node's own stream takes ten milliseconds to set up, and is asked only where the terminal does not take it at once. */
+export function sayShortly(line: string): void {
+  try {
+    writeSync(1, line);
+  } catch {
+    process.stdout.write(line);
   }
 }

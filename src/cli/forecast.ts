@@ -11,7 +11,7 @@ import { load } from './load';
 export async function forecastCommand(argv: readonly string[]): Promise<number> {
   const args = readForecastArgs(argv);
   const began = performance.now();
-  const { job } = load(args);
+  const { job } = await load(args);
   const planner = new Planner();
   const plan = planner.plan(job);
   const planned = performance.now();

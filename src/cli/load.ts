@@ -3,9 +3,7 @@ import { jobFromArt } from '../core/artwork/newJob';
 import { drawingOf } from '../core/artwork/readSvg';
 import { artworkName } from '../core/document/fileNames';
 import { InputError } from '../core/document/errors';
-import { parseJob } from '../core/document/schema';
 import type { Job } from '../core/document/types';
-import { readBundle } from '../core/formats/bundle';
 import type { InputArgs } from './args';
 import { readBytes } from './files';
 
@@ -15,13 +13,15 @@ export interface Loaded {
 }
 
 /** Reads an artwork or a job into a job with its pieces. */
-export function load(args: InputArgs): Loaded {
+export async function load(args: InputArgs): Promise<Loaded> {
   const bytes = readBytes(args.input);
   const kind = extname(args.input).toLowerCase();
   if (kind === '.json' || kind === '.cobble') {
     if (args.width !== undefined || args.height !== undefined)
       throw new InputError('bad-usage', 'A job has its size already; --width and --height are for artwork.');
-    const loaded = kind === '.json' ? { job: parseJob(parseJson(bytes)), artwork: {} } : readBundle(bytes);
+    // What checks records takes longer to load than a small drawing to plan.
+    const { readJobFile } = await import('./jobFile');
+    const loaded = readJobFile(bytes, kind);
     return { ...loaded, job: overridden(loaded.job, args) };
   }
   const text = new TextDecoder().decode(bytes);
@@ -41,14 +41,6 @@ const sizeOf = ({ width, height }: InputArgs): Pick<Job['brief'], 'size'> | obje
   width === undefined && height === undefined
     ? {}
     : { size: { ...(width !== undefined ? { width } : {}), ...(height !== undefined ? { height } : {}) } };
-
-function parseJson(bytes: Uint8Array): unknown {
-  try {
-    return JSON.parse(new TextDecoder().decode(bytes));
-  } catch {
-    throw new InputError('bad-job', 'This file is not readable JSON; choose a job.json that Cobble exported.');
-  }
-}
 
 function overridden(job: Job, args: InputArgs): Job {
   const brief = { ...job.brief, ...(args.cloth ? { cloth: args.cloth } : {}), ...(args.hoop ? { hoop: args.hoop } : {}) };

@@ -1,4 +1,5 @@
-import { readBundle, writeBundle } from '@/core/formats/bundle';
+import { writeBundle } from '@/core/formats/bundle';
+import { readBundle } from '@/core/formats/readBundle';
 import { EXPORTS } from '@/core/formats/registry';
 import { parseJob } from '@/core/document/schema';
 import type { PieceKindName } from '@/core/document/kinds';

@@ -11,7 +11,7 @@ import { prove } from '../core/proof/prove';
 import { weighed } from '../core/plan/weighed';
 import { planReport } from '../core/plan/planReport';
 import { readPlanArgs } from './args';
-import { writeAll } from './files';
+import { sayShortly, writeAll } from './files';
 import { load } from './load';
 import { planBounds } from '../core/stitches/planBounds';
 
@@ -25,7 +25,7 @@ export async function planCommand(argv: readonly string[]): Promise<number> {
       throw new InputError('bad-usage', `Cobble cannot write ‘${path}’; use ${EXPORTS.map((f) => `.${f.extension}`).join(', ')}.`);
     return { path, format };
   });
-  const { job, artwork } = load(args);
+  const { job, artwork } = await load(args);
   const loaded = performance.now();
   const planner = new Planner();
   const plan = planner.plan(job);
@@ -45,7 +45,7 @@ export async function planCommand(argv: readonly string[]): Promise<number> {
   if (files.length === 0) process.stdout.write(JSON.stringify(report, null, 1) + '\n');
   else {
     const size = `${report.width_mm.toFixed(1)} x ${report.height_mm.toFixed(1)} mm`;
-    process.stdout.write(
+    sayShortly(
       `${report.stitches} stitches, ${report.trims} trims, ${report.threads} threads, ${size}, ${report.run_minutes.toFixed(1)} min\n`,
     );
   }

@@ -22,7 +22,7 @@ const counts = (f: PlanFigures) => ({
 export async function routeCommand(argv: readonly string[]): Promise<number> {
   const args = readRouteArgs(argv);
   const began = performance.now();
-  const { job, artwork } = load(args);
+  const { job, artwork } = await load(args);
   const loaded = performance.now();
   const planner = new Planner();
   const proposal = proposeRoute(job, args.policy ?? policyOf(job), planner);

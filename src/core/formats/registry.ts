@@ -5,7 +5,6 @@ import type { Finding } from '../proof/finding';
 import { writeBundle } from './bundle';
 import { writeCsv } from './csv';
 import { writeGcode } from './gcode';
-import { writePng } from './png';
 import { writeSvg } from './svg';
 
 export interface ExportInput {
@@ -67,7 +66,7 @@ export const EXPORTS: readonly ExportFormat[] = [
     mime: 'image/png',
     name: 'Picture',
     use: 'as it will look sewn',
-    write: ({ job, plan }) => writePng(drawSewn(job, plan, PNG_SCALE)) as Uint8Array<ArrayBuffer>,
+    write: async ({ job, plan }) => (await import('./png')).writePng(drawSewn(job, plan, PNG_SCALE)) as Uint8Array<ArrayBuffer>,
   },
   {
     extension: 'pdf',

@@ -2,7 +2,8 @@ import { strFromU8, strToU8, zipSync } from 'fflate';
 import Joi from 'joi';
 import { EMPTY_LIBRARY, parseLibrary, type ShopLibrary } from '../cloth/library';
 import { InputError } from '../document/errors';
-import { readBundle, writeBundle, type Bundle } from './bundle';
+import { writeBundle, type Bundle } from './bundle';
+import { readBundle } from './readBundle';
 import { unzipped } from './zip';
 
 /** Everything that a shop keeps, as one file: its jobs and its library. */

@@ -1,4 +1,4 @@
-import { readBundle } from '@/core/formats/bundle';
+import { readBundle } from '@/core/formats/readBundle';
 import { readShelf } from '@/core/formats/shelf';
 import type { Handler } from '../serve';
 

@@ -1,5 +1,6 @@
 import { EMPTY_LIBRARY, mergedLibrary, parseLibrary, type ShopLibrary } from '../../../src/core/cloth/library';
-import { readBundle, writeBundle } from '../../../src/core/formats/bundle';
+import { writeBundle } from '../../../src/core/formats/bundle';
+import { readBundle } from '../../../src/core/formats/readBundle';
 import { readShelf, writeShelf } from '../../../src/core/formats/shelf';
 import { jobOf, piece } from '../../../src/core/pieces/fixtures';
 import { oneOf, type Attack, type Random } from './kinds';

@@ -1,0 +1,34 @@
+import { strFromU8 } from 'fflate';
+import { InputError } from '../document/errors';
+import { parseJob } from '../document/schema';
+import { FOLDER, NAMES, RECORD, type Bundle } from './bundle';
+import { unzipped } from './zip';
+
+const LIMITS = { entries: 200, bytes: 80_000_000 };
+const ARTWORK_ENTRY = /^artwork\/[^/\\]{1,120}$/;
+
+/**
+ * Reads a bundle. Number, names and unpacked size of the entries are checked before they are unpacked.
+ * @throws InputError when it is no zip, cut short, too large, or its job is not valid
+ */
+export function readBundle(bytes: Uint8Array): Bundle {
+  const files = unzipped(bytes, LIMITS);
+  const record = files.get(RECORD);
+  if (!record) throw new InputError('bad-bundle', 'This zip holds no job.json; choose a bundle that Cobble exported.');
+  const names = new Map(Object.entries(files.has(NAMES) ? (json(files.get(NAMES)!) as Record<string, unknown>) : {}));
+  const artwork: [string, string][] = [];
+  for (const [entry, content] of files) {
+    if (!ARTWORK_ENTRY.test(entry) || entry.includes('..')) continue;
+    const name = names.get(entry) ?? entry.slice(FOLDER.length);
+    if (typeof name === 'string' && name !== '') artwork.push([name, strFromU8(content)]);
+  }
+  return { job: parseJob(json(record)), artwork: Object.fromEntries(artwork) };
+}
+
+function json(content: Uint8Array): unknown {
+  try {
+    return JSON.parse(strFromU8(content));
+  } catch {
+    throw new InputError('bad-bundle', 'This bundle is damaged: what it says about its job cannot be read. Export it again.');
+  }
+}
