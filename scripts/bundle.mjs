@@ -10,5 +10,7 @@ export const bundled = (entry, outfile) =>
     format: 'esm',
     target: 'node20',
     logLevel: 'error',
-    banner: { js: "import { createRequire as cobbleRequire } from 'node:module'; const require = cobbleRequire(import.meta.url);" },
+    banner: {
+      js: "import { createRequire as cobbleRequire } from 'node:module'; const require = cobbleRequire(import.meta.url); const __dirname = import.meta.dirname;",
+    },
   });

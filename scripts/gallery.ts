@@ -1,4 +1,5 @@
 // Draws every kind and option of the engine at real size, thread at true width: one SVG and one PNG each, and a sheet per group.
+import './clipCompiled';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { encode } from 'fast-png';
 import { drawSewn } from '../src/core/render/picture';

@@ -1,5 +1,6 @@
 // Hashes of the stitch lists of all demo jobs and of the drawings in a folder, one a line: two checkouts that sew the same print the
 // same. `npm run hashes [FOLDER OF SVG]`
+import './clipCompiled';
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';

@@ -1,5 +1,6 @@
 // How exact the forecast's calculation is: the drift of every penetration against runs that are converged. Takes minutes;
 // with the word `large` also for 100,000 stitches, which takes a quarter of an hour. Printed, never asserted.
+import '../../scripts/clipCompiled';
 import { readFileSync } from 'node:fs';
 import { jobFromArt } from '../../src/core/artwork/newJob';
 import { readSvg } from '../../src/core/artwork/readSvg';

@@ -1,4 +1,5 @@
 // Speed of the kernels and of whole plans: median of several warm runs. Printed, never asserted.
+import '../../scripts/clipCompiled';
 import { forecast } from '../../src/core/forecast/forecast';
 import { SheetMemory } from '../../src/core/forecast/sheetMemory';
 import { PROOF_GRID } from '../../src/core/forecast/sheet';

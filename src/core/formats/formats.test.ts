@@ -91,8 +91,8 @@ test('motion words: millimetres, absolute, y up, one needle word per stitch', ()
   expect(text.trimEnd().endsWith('M2')).toBe(true);
 });
 
-test('the picture is a PNG in which the thread’s colour prevails where it was sewn', () => {
-  const png = decode(EXPORTS.find((f) => f.extension === 'png')!.write(input) as Uint8Array);
+test('the picture is a PNG in which the thread’s colour prevails where it was sewn', async () => {
+  const png = decode((await EXPORTS.find((f) => f.extension === 'png')!.write(input)) as Uint8Array);
   const at = (Math.floor(png.height * 0.3) * png.width + Math.floor(png.width / 2)) * 4;
   const [r, g, b] = [png.data[at]!, png.data[at + 1]!, png.data[at + 2]!];
   expect(b).toBeGreaterThan(r + 20);

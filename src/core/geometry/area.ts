@@ -134,8 +134,7 @@ export function simplify(area: Area, tolerance: number): Area {
 }
 
 /** Outlines as drawn, not cleaned, with fewer points: none strays more than `tolerance` (Douglas and Peucker 1973). */
-export const straightened = (rings: Area, tolerance: number): Ring[] =>
-  proper(fewest(rings, tolerance));
+export const straightened = (rings: Area, tolerance: number): Ring[] => proper(fewest(rings, tolerance));
 
 const fewest = (lines: readonly Line[], tolerance: number): Line[] =>
   Clipper.ramerDouglasPeuckerPathsD(lines as PathsD, tolerance).map((line) => line.map(({ x, y }) => ({ x, y })));
