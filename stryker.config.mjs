@@ -7,7 +7,7 @@ const CHOSEN = {
   ties: { code: 'src/core/stitches/ties.ts', tests: ['src/core/stitches/ties.test.ts', 'src/core/pieces/{school,resolve}.test.ts'] },
   underlay: { code: 'src/core/pieces/rules/underlay.ts', tests: ['src/core/pieces/rules/*.test.ts', 'src/core/pieces/resolve.test.ts'] },
   compensation: {
-    code: 'src/core/pieces/rules/compensation.ts',
+    code: 'src/core/pieces/rules/{compensation,pull}.ts',
     tests: ['src/core/pieces/rules/*.test.ts', 'src/core/pieces/resolve.test.ts'],
   },
   stitches: { code: 'src/core/stitches', tests: ['src/core/stitches/*.test.ts'] },
