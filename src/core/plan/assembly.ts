@@ -9,12 +9,9 @@ import { StitchBuffer, type PlanColumns, type StitchColumns } from '../stitches/
 import type { PlannedLink, PlannedPiece, StitchPlan } from './plan';
 import { Command, Role } from '../stitches/roles';
 import type { PlanRoute } from './links';
+import { firstPoints, sameArrival, type Arrival, type Before, type Block, type Sewn } from './blocks';
 import { asPlanned, shifted, withStitches } from './sums';
-import type { Shaped } from '../pieces/prepare/shaped';
 import { usualWidthMm } from '../pieces/registry';
-
-/** A piece with its own stitches. */
-export type Sewn = Shaped & { columns: StitchColumns | null; problem: string | null };
 
 /** Needle events of one job: more than any machine holds. */
 const MOST_JOB_EVENTS = 2_000_000;
@@ -23,54 +20,10 @@ const SPARE_ROOM = 1.05;
 /** So far back a joint looks at what was sewn. */
 const LOOKS_BACK = 4;
 
-/** How the needle is brought to a piece. */
-interface Arrival {
-  kind: 'first' | 'thread' | 'stop' | 'link';
-  waits: boolean;
-  link: Link | null;
-}
-
-/** What a piece became in a plan, with its joint, and all that this depended on beside the piece itself. */
-export interface Block {
-  /** First event of the joint, and the one after the piece's last. */
-  from: number;
-  to: number;
-  index: number;
-  current: number;
-  before: Sewn | null;
-  arrival: Arrival;
-  thread: number;
-  threadBefore: number;
-  planned: PlannedPiece;
-}
-
-/** A plan made before, whose blocks are taken over where nothing about them has changed. */
-export interface Before {
-  blocks: ReadonlyMap<Sewn, Block>;
-  plan: StitchPlan;
-}
-
 const overFoam = (s: Sewn): boolean => (s.settings?.foam?.value ?? 0) > 0;
 
 /** Penetrations nearer than this share a hole, mm. */
 const SAME_HOLE_MM = 0.1;
-
-/** The first penetrations from event `i` on, as far as the thread is not interrupted. */
-function firstPoints(c: StitchColumns, i: number): Point[] {
-  const out: Point[] = [];
-  for (let k = i; k < Math.min(c.x.length, i + 4) && c.command[k] === Command.stitch; k++) out.push({ x: c.x[k]!, y: c.y[k]! });
-  return out;
-}
-
-const samePlaces = (a: readonly Point[], b: readonly Point[]): boolean =>
-  a.length === b.length && a.every((p, i) => p.x === b[i]!.x && p.y === b[i]!.y);
-
-function sameArrival(a: Arrival, b: Arrival): boolean {
-  if (a.kind !== b.kind || a.waits !== b.waits) return false;
-  const [p, q] = [a.link, b.link];
-  if (p === q || !p || !q) return p === q;
-  return p.how === q.how && p.reason === q.reason && p.shownMm === q.shownMm && samePlaces(p.way, q.way);
-}
 
 /**
  * Joins the pieces' stitches into one plan. Where a piece, the one before it and the way between them are what they were in

@@ -1,7 +1,7 @@
 import clipper2 from 'clipper2-wasm';
 import { clipWith } from '.';
 import { withoutEvaluation } from './bindings';
-import { compiledClipping } from './compiled';
+import { CompiledClipping } from './compiled';
 
 /**
  * From now on the clipping library compiled to WebAssembly does the work. Plans are made by it in workers and headless, so
@@ -16,7 +16,7 @@ export async function clipCompiled(bytes: BufferSource): Promise<void> {
   };
   clipWith(
     await withoutEvaluation(async () => {
-      const made = compiledClipping(await clipper2({ instantiateWasm }));
+      const made = new CompiledClipping(await clipper2({ instantiateWasm }));
       // Callers out of the library are made at their first use.
       made.union(TRIANGLE, 'nonzero');
       return made;
