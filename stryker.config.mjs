@@ -11,7 +11,8 @@ const CHOSEN = {
     tests: ['src/core/pieces/rules/*.test.ts', 'src/core/pieces/resolve.test.ts'],
   },
   stitches: { code: 'src/core/stitches', tests: ['src/core/stitches/*.test.ts'] },
-  route: { code: 'src/core/route/!(search|exact|*.test).ts', tests: ['src/core/route/!(search).test.ts'] },
+  route: { code: 'src/core/route/!(search|exact|nearby|morePlaces|*.test).ts', tests: ['src/core/route/!(search).test.ts'] },
+  places: { code: 'src/core/route/{nearby,morePlaces}.ts', tests: ['src/core/route/{nearby,morePlaces}.test.ts'] },
   // Slow: every order of a few pieces is judged.
   search: { code: 'src/core/route/{search,exact}.ts', tests: ['src/core/route/search.test.ts'] },
   // Without the tests that sew whole jobs: those would take hours.

@@ -56,3 +56,58 @@ test('what must come first does', () => {
     { seed: 4, numRuns: 200 },
   );
 });
+
+/** What an order costs: a cut for every gap of more than 2 mm, the gaps, and a quarter of the way between middles. */
+function cost(boxes: readonly Bounds[], order: readonly number[]): number {
+  let sum = 0;
+  for (let k = 1; k < order.length; k++) {
+    const [a, b] = [boxes[order[k - 1]!]!, boxes[order[k]!]!];
+    const gap = Math.hypot(Math.max(0, a.minX - b.maxX, b.minX - a.maxX), Math.max(0, a.minY - b.maxY, b.minY - a.maxY));
+    const apart = Math.hypot((a.minX + a.maxX - b.minX - b.maxX) / 2, (a.minY + a.maxY - b.minY - b.maxY) / 2);
+    sum += (gap > 2 ? 100 : 0) + gap + apart / 4;
+  }
+  return sum;
+}
+
+const keeps = (order: readonly number[], before: readonly (readonly number[])[]): boolean =>
+  order.every((i, k) => before[i]!.every((j) => order.indexOf(j) < k));
+
+const anyBoxes = (least: number, most: number) =>
+  fc.array(
+    fc.record({
+      x: fc.double({ min: 0, max: 80, noNaN: true }),
+      y: fc.double({ min: 0, max: 60, noNaN: true }),
+      mm: fc.double({ min: 1, max: 12, noNaN: true }),
+    }),
+    { minLength: least, maxLength: most },
+  );
+const boxesOf = (all: readonly { x: number; y: number; mm: number }[]): Bounds[] =>
+  all.map(({ x, y, mm }) => ({ minX: x, minY: y, maxX: x + mm, maxY: y + mm }));
+
+test('few pieces have the best order of all, whatever must come first', () => {
+  fc.assert(
+    fc.property(anyBoxes(2, 6), fc.infiniteStream(fc.nat()), (made, pick) => {
+      const boxes = boxesOf(made);
+      const before = boxes.map((_, i) => (i > 0 && pick.next().value % 4 === 0 ? [pick.next().value % i] : []));
+      const all = boxes.map((_, i) => i);
+      const best = Math.min(
+        ...permutations(all)
+          .filter((o) => keeps(o, before))
+          .map((o) => cost(boxes, o)),
+      );
+      const order = nearbyOrder(boxes, all, before);
+      expect(keeps(order, before)).toBe(true);
+      expect(cost(boxes, order)).toBeCloseTo(best, 2);
+    }),
+    { seed: 9, numRuns: 60 },
+  );
+});
+
+test('pieces of other threads between them do not count, and of one or none there is nothing to order', () => {
+  const boxes = [0, 50, 5, 100, 10].map((x) => boxAt(x, 0));
+  expect(nearbyOrder(boxes, [0, 2, 4], [[], [], [1], [], [3]])).toEqual([0, 2, 4]);
+  expect(nearbyOrder(boxes, [3], none(5))).toEqual([3]);
+  expect(nearbyOrder(boxes, [], none(5))).toEqual([]);
+  // Of two orders that cost the same the one that begins with what was drawn first.
+  expect(nearbyOrder(boxes, [4, 2, 0], none(5))[0]).toBe(4);
+});
