@@ -69,6 +69,11 @@ function cost(boxes: readonly Bounds[], order: readonly number[]): number {
   return sum;
 }
 
+function randoms(seed: number): () => number {
+  let s = seed;
+  return () => (s = (s * 1103515245 + 12345) % 2147483648) / 2147483648;
+}
+
 const keeps = (order: readonly number[], before: readonly (readonly number[])[]): boolean =>
   order.every((i, k) => before[i]!.every((j) => order.indexOf(j) < k));
 
@@ -101,6 +106,62 @@ test('few pieces have the best order of all, whatever must come first', () => {
     }),
     { seed: 9, numRuns: 60 },
   );
+});
+
+test('no single move and no turn makes an order of many pieces better', () => {
+  const next = randoms(3);
+  for (let run = 0; run < 24; run++) {
+    const boxes = Array.from({ length: 10 + (run % 9) }, () => {
+      const [x, y, mm] = [80 * next(), 60 * next(), 1 + 11 * next()];
+      return { minX: x, minY: y, maxX: x + mm, maxY: y + mm };
+    });
+    const before = boxes.map((_, i) => (run % 2 && i % 5 === 4 ? [i - 3] : []));
+    const order = nearbyOrder(
+      boxes,
+      boxes.map((_, i) => i),
+      before,
+    );
+    expect(keeps(order, before)).toBe(true);
+    const least = cost(boxes, order) - 0.01;
+    const better = order.flatMap((it, i) => {
+      const rest = order.filter((_, k) => k !== i);
+      const moved = order.map((_, j) => [...rest.slice(0, j), it, ...rest.slice(j)]);
+      const turned = order.slice(i + 1).map((_, k) => {
+        const end = i + k + 2;
+        return [...order.slice(0, i), ...order.slice(i, end).reverse(), ...order.slice(end)];
+      });
+      return [...moved, ...turned].filter((o) => keeps(o, before) && cost(boxes, o) < least);
+    });
+    expect(better).toEqual([]);
+  }
+});
+
+test('many pieces in a row, a ring or two rows are sewn along it', () => {
+  const next = randoms(8);
+  const shuffled = (places: readonly Bounds[]): Bounds[] =>
+    places
+      .map((b) => ({ b, k: next() }))
+      .sort((a, b) => a.k - b.k)
+      .map(({ b }) => b);
+  const rows = Array.from({ length: 14 }, (_, i) => boxAt(5 * i, 0));
+  const ring = Array.from({ length: 16 }, (_, i) => boxAt(13 * Math.cos((i * Math.PI) / 8), 13 * Math.sin((i * Math.PI) / 8)));
+  const two = [...rows.slice(0, 7), ...rows.slice(0, 7).map((b) => ({ ...b, minY: 40, maxY: 44 }))];
+  const far = Array.from({ length: 130 }, (_, i) => boxAt(5 * i, 0));
+  for (const [places, most] of [
+    ...Array.from({ length: 4 }, () => [rows, 0] as const),
+    ...Array.from({ length: 4 }, () => [ring, 0] as const),
+    ...Array.from({ length: 4 }, () => [two, 1] as const),
+    [far, 0] as const,
+  ]) {
+    const boxes = shuffled(places);
+    const order = nearbyOrder(
+      boxes,
+      boxes.map((_, i) => i),
+      none(boxes.length),
+    );
+    expect(new Set(order).size).toBe(boxes.length);
+    expect(cuts(boxes, order)).toBe(most);
+  }
 });
 
 test('pieces of other threads between them do not count, and of one or none there is nothing to order', () => {

@@ -135,7 +135,7 @@ function nearest(start: number, under: readonly (readonly number[])[], step: Ste
 const costOf = (order: readonly number[], step: Step): number => order.slice(1).reduce((sum, i, k) => sum + step(order[k]!, i), 0);
 
 /** So many rounds at most, each over all moves. */
-const ROUNDS = 12;
+const ROUNDS = 80;
 
 function improved(order: readonly number[], under: readonly (readonly number[])[], step: Step): number[] {
   const must = under.map((list) => new Set(list));
