@@ -1,5 +1,5 @@
-import { Clipper, type PathsD } from 'clipper2-ts';
 import { clipping } from './clipping';
+import { fewest } from './clipping/portable';
 import { PRECISION, type CapName, type FillRuleName, type JoinName } from './clipping/library';
 import { boundsOf, boundsTouch, type Area, type Bounds, type Line, type Point, type Ring } from './point';
 import { requireFewCrossings } from './crossings';
@@ -135,9 +135,6 @@ export function simplify(area: Area, tolerance: number): Area {
 
 /** Outlines as drawn, not cleaned, with fewer points: none strays more than `tolerance` (Douglas and Peucker 1973). */
 export const straightened = (rings: Area, tolerance: number): Ring[] => proper(fewest(rings, tolerance));
-
-const fewest = (lines: readonly Line[], tolerance: number): Line[] =>
-  Clipper.ramerDouglasPeuckerPathsD(lines as PathsD, tolerance).map((line) => line.map(({ x, y }) => ({ x, y })));
 
 /** Signed area of one ring, mm²; positive when it turns from x towards y. */
 export function ringArea(ring: Ring): number {

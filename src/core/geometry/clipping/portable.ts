@@ -67,3 +67,6 @@ export const portableClipping: Clipping = {
   linesOutside: (lines, outlines) => cutLines(lines, outlines, ClipType.Difference),
   simplified: (outlines, tolerance) => plain(Clipper.simplifyPathsD(paths(outlines), tolerance, true)),
 };
+
+/** Lines with as few points as stay within a tolerance of them (Douglas and Peucker 1973); the compiled build has no such call. */
+export const fewest = (lines: Outlines, tolerance: number): Line[] => plain(Clipper.ramerDouglasPeuckerPathsD(paths(lines), tolerance));
