@@ -39,6 +39,7 @@ export default {
     config: {
       ...jest,
       roots: ['<rootDir>/src'],
+      setupFiles: [...jest.setupFiles, '<rootDir>/tests/endOnFailure.cjs'],
       testMatch: parts.flatMap(({ tests }) => tests.map((t) => `<rootDir>/${t}`)),
       testTimeout: 20_000,
     },

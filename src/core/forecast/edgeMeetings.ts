@@ -86,7 +86,7 @@ export function edgesOf(
   sheet: SheetResult,
   biteMm: number,
 ): { outlines: PredictedOutline[]; meetings: MeetingEdge[] } {
-  const covers = shaped.map((s, i) => (s.shape && s.shape.painted.length > 0 ? coverOf(plan, i) : null));
+  const covers = shaped.map((s, i) => (s.shape && s.shape.painted.length > 0 ? coverOf(plan, i, formOf(s.piece) === 'column') : null));
   const boxes = shaped.map((s) => boundsOf(s.shape?.painted ?? []));
   const backed = ({ at, out }: EdgePlace, first: number, later: number): boolean => {
     const p = { x: at.x + out.x * JUST_OUTSIDE_MM, y: at.y + out.y * JUST_OUTSIDE_MM };

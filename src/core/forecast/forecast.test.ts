@@ -270,3 +270,32 @@ describe('a disc', () => {
     },
   );
 });
+
+describe('a column', () => {
+  const bar = (cloth: ClothKey, widthMm: number, lengthMm: number, settings = {}): { drawn: number; predicted: number } => {
+    const [x, y] = [widthMm / 2, lengthMm / 2];
+    const satin = piece('satin', { sides: [`M${-x},${-y} V${y}`, `M${x},${-y} V${y}`] }, settings);
+    const { drawn, predicted } = forecast(onCloth(cloth, [satin]), { grid: PROOF_GRID });
+    return { drawn: drawn.heightMm, predicted: predicted.heightMm };
+  };
+
+  it.each(['twill', 'pique', 'jersey', 'fleece', 'cap', 'terry'] as const)('comes out a quarter millimetre short at most on %s', (cloth) => {
+    for (const [widthMm, lengthMm] of [
+      [1.6, 8],
+      [2, 6],
+      [2.5, 25],
+      [4, 12],
+      [6, 20],
+    ] as const) {
+      const { drawn, predicted } = bar(cloth, widthMm, lengthMm);
+      expect(drawn).toBeCloseTo(lengthMm, 2);
+      expect(predicted - lengthMm).toBeGreaterThan(-0.26);
+      expect(predicted - lengthMm).toBeLessThan(0.2);
+    }
+  });
+
+  it('is predicted as much shorter as its ends are shortened', () => {
+    const [long, short] = [0, 0.4].map((pushComp) => bar('pique', 3, 15, { pushComp }).predicted);
+    expect(Math.abs(long! - short! - 0.8)).toBeLessThan(0.15);
+  });
+});

@@ -1,5 +1,6 @@
 import type { Job } from '../document/types';
-import type { Point } from '../geometry/point';
+import { boundsOf, type Bounds, type Point } from '../geometry/point';
+import type { Shaped } from '../pieces/prepare/shaped';
 import { Planner } from '../plan/planner';
 import type { StitchPlan } from '../plan/plan';
 import { PLACE_MM } from '../editing/extend';
@@ -56,22 +57,37 @@ export function forecast(job: Job, options: ForecastOptions = {}): Forecast {
     outlines,
     meetings,
     pucker: puckerOf(sheet, parameters),
-    drawn: sizeOf(outlines, 0),
-    predicted: sizeOf(outlines, 1),
+    ...sizesOf(outlines, boxOfPainted(planner.shape(job))),
     relativeResidual: sheet.relativeResidual,
   };
 }
 
-function sizeOf(outlines: readonly PredictedOutline[], moved: 0 | 1): { widthMm: number; heightMm: number } {
-  let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (const { places } of outlines) {
+type Sizes = Pick<Forecast, 'drawn' | 'predicted'>;
+
+/** All that is painted, and the same with what its outermost places are predicted to move. */
+function sizesOf(outlines: readonly PredictedOutline[], drawn: Bounds | null): Sizes {
+  if (!drawn) return { drawn: { widthMm: 0, heightMm: 0 }, predicted: { widthMm: 0, heightMm: 0 } };
+  const places = outlines.flatMap((o) => o.places);
+  /** How much farther out the work reaches one way than its places were drawn. */
+  const grows = (x: number, y: number): number => {
+    let [before, after] = [-Infinity, -Infinity];
     for (const { at, out, offMm } of places) {
-      const [x, y] = [at.x + moved * offMm * out.x, at.y + moved * offMm * out.y];
-      [minX, maxX] = [Math.min(minX, x), Math.max(maxX, x)];
-      [minY, maxY] = [Math.min(minY, y), Math.max(maxY, y)];
+      const reach = x * at.x + y * at.y;
+      before = Math.max(before, reach);
+      after = Math.max(after, reach + offMm * (x * out.x + y * out.y));
     }
-  }
-  return minX > maxX ? { widthMm: 0, heightMm: 0 } : { widthMm: maxX - minX, heightMm: maxY - minY };
+    return places.length > 0 ? after - before : 0;
+  };
+  const [widthMm, heightMm] = [drawn.maxX - drawn.minX, drawn.maxY - drawn.minY];
+  return {
+    drawn: { widthMm, heightMm },
+    predicted: { widthMm: widthMm + grows(1, 0) + grows(-1, 0), heightMm: heightMm + grows(0, 1) + grows(0, -1) },
+  };
+}
+
+function boxOfPainted(shaped: readonly Shaped[]): Bounds | null {
+  const painted = shaped.flatMap(({ shape }) => shape?.painted ?? []);
+  return painted.length > 0 ? boundsOf(painted) : null;
 }
 
 /** Where thread lies it holds the cloth flat; the cloth about it is what buckles. */

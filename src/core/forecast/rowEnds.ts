@@ -1,5 +1,5 @@
 import Flatbush from 'flatbush';
-import type { Bounds, Point } from '../geometry/point';
+import { boundsOf, type Bounds, type Point } from '../geometry/point';
 import type { StitchPlan } from '../plan/plan';
 import { Command, Role } from '../stitches/roles';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
@@ -9,11 +9,15 @@ import type { SheetResult } from './sheet';
 /** Cover stitches of one piece that are found by place. */
 export interface CoverOf {
   events: Int32Array;
+  /** Each row is one stitch or few: the last one makes the end, wherever its holes are. */
+  ofColumns: boolean;
   /** Calls with each that lies in a box. */
   eachIn(box: Bounds, call: (event: number) => void): void;
+  /** Calls with each whose stitch touches a box. */
+  eachAcross(box: Bounds, call: (event: number) => void): void;
 }
 
-export function coverOf(plan: StitchPlan, piece: number): CoverOf | null {
+export function coverOf(plan: StitchPlan, piece: number, ofColumns = false): CoverOf | null {
   const { from, to } = plan.pieces[piece]!;
   const events: number[] = [];
   for (let i = from; i < to; i++) if (plan.command[i] === Command.stitch && plan.role[i] === Role.cover) events.push(i);
@@ -21,13 +25,28 @@ export function coverOf(plan: StitchPlan, piece: number): CoverOf | null {
   const index = new Flatbush(events.length);
   for (const i of events) index.add(plan.x[i]!, plan.y[i]!, plan.x[i], plan.y[i]);
   index.finish();
-  const eachIn: CoverOf['eachIn'] = ({ minX, minY, maxX, maxY }, call) => {
-    index.search(minX, minY, maxX, maxY, (k) => {
-      call(events[k]!);
-      return false;
-    });
-  };
-  return { events: Int32Array.from(events), eachIn };
+  // Asked for only where no row ends: at the ends of columns.
+  let across: Flatbush | undefined;
+  const acrossIndex = (): Flatbush => (across ??= stitchesOf(plan, events));
+  const searched =
+    (of: () => Flatbush): CoverOf['eachIn'] =>
+    ({ minX, minY, maxX, maxY }, call) => {
+      of().search(minX, minY, maxX, maxY, (k) => {
+        call(events[k]!);
+        return false;
+      });
+    };
+  return { events: Int32Array.from(events), ofColumns, eachIn: searched(() => index), eachAcross: searched(acrossIndex) };
+}
+
+function stitchesOf({ x, y }: StitchPlan, events: readonly number[]): Flatbush {
+  const index = new Flatbush(events.length);
+  for (const i of events) {
+    const [ax, ay, bx, by] = [x[i - 1] ?? x[i]!, y[i - 1] ?? y[i]!, x[i]!, y[i]!];
+    index.add(Math.min(ax, bx), Math.min(ay, by), Math.max(ax, bx), Math.max(ay, by));
+  }
+  index.finish();
+  return index;
 }
 
 /** A place on a drawn edge. */
@@ -72,6 +91,7 @@ export function edgeOfCover(
   const [left, right] = wide(out.x, out.y);
   const [top, low] = wide(out.y, out.x);
   let best: EdgeOfCover | null = null;
+  let along = 0;
   cover.eachIn({ minX: at.x + left, minY: at.y + top, maxX: at.x + right, maxY: at.y + low }, (event) => {
     const dx = plan.x[event]! - at.x;
     const dy = plan.y[event]! - at.y;
@@ -80,11 +100,44 @@ export function edgeOfCover(
     if (best !== null && sign * depth + WIDEST_HALF_MM <= sign * best.laidMm) return;
     const row = rowAt(plan, event);
     // A row along the edge lies slantwise, so that half of its half width counts; a row across it ends at its hole.
-    const along = row.x * out.x + row.y * out.y;
-    const half = WIDEST_HALF_MM * Math.sqrt(Math.max(0, 1 - along * along));
+    const ends = row.x * out.x + row.y * out.y;
+    const half = WIDEST_HALF_MM * Math.sqrt(Math.max(0, 1 - ends * ends));
     const laidMm = depth + sign * half;
-    const bittenMm = sign * Math.max(0, sign * along) * biteMm * (row.length / (row.length + HALF_BITE_MM));
-    if (best === null || sign * (laidMm - best.laidMm) > 0) best = { event, laidMm, bittenMm };
+    const bittenMm = sign * Math.max(0, sign * ends) * biteMm * (row.length / (row.length + HALF_BITE_MM));
+    if (best === null || sign * (laidMm - best.laidMm) > 0) [best, along] = [{ event, laidMm, bittenMm }, ends];
+  });
+  if (best !== null && (!cover.ofColumns || Math.abs(along) > RUNS_ALONG)) return best;
+  const across = lastRowAcross(plan, cover, { at, out }, sign, inwardMm, outwardMm);
+  return across && (!best || sign * (across.laidMm - (best as EdgeOfCover).laidMm) > 0) ? across : best;
+}
+
+/** Rows of a column whose direction has less of the way out of an edge than this run along it: they make it, not their holes. */
+const RUNS_ALONG = 0.5;
+
+/** The last row that crosses before a place, as at the end of a column, where no row need end beside it. */
+function lastRowAcross(
+  { x, y }: StitchPlan,
+  cover: CoverOf,
+  { at, out }: EdgePlace,
+  sign: 1 | -1,
+  inwardMm: number,
+  outwardMm: number,
+): EdgeOfCover | null {
+  const [from, to] = [-inwardMm, outwardMm].map((mm) => ({ x: at.x + mm * out.x, y: at.y + mm * out.y })) as [Point, Point];
+  let best: EdgeOfCover | null = null;
+  cover.eachAcross(boundsOf([[from, to]]), (event) => {
+    const local = (i: number): [depth: number, side: number] => {
+      const [dx, dy] = [x[i]! - at.x, y[i]! - at.y];
+      return [dx * out.x + dy * out.y, dy * out.x - dx * out.y];
+    };
+    const [[d0, s0], [d1, s1]] = [local(Math.max(0, event - 1)), local(event)];
+    if (s0 * s1 > 0 || s0 === s1) return;
+    const depth = d0 + ((d1 - d0) * s0) / (s0 - s1);
+    if (depth < -inwardMm || depth > outwardMm) return;
+    // Thread tapers into its holes: it reaches no farther out than there.
+    const reach = Math.max(sign * d0, sign * d1) + WIDEST_HALF_MM;
+    const laidMm = sign * Math.min(sign * depth + THREAD_WIDTH_MM / 2, reach);
+    if (best === null || sign * (laidMm - best.laidMm) > 0) best = { event, laidMm, bittenMm: 0 };
   });
   return best;
 }

@@ -21,7 +21,7 @@ export const RECIPE_ROW_MM = 10;
  * A free edge sewn this much outside the drawing is seen to be fat; from there on it is rather left so much short, which nobody
  * sees, until what is missing would be seen by everybody, mm.
  */
-const PLAIN_MM = 0.5;
+const PLAIN_MM = 0.45;
 const LEFT_SHORT_MM = 0.8;
 const SEEN_SHORT_MM = { from: 1.4, wholly: 2.1 };
 

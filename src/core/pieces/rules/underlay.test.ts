@@ -155,21 +155,17 @@ describe('compensation', () => {
     expect(compOf(even, {}, 2).from).toBe('recipe');
   });
 
-  it('says for which cloth an end is shortened more', () => {
-    expect(pushCompFor({}, 0.4, recipeOf('twill')).why).toMatch(/half a row$/);
-    expect(pushCompFor({}, 0.4, recipeOf('jersey')).why).toMatch(/soft cloth/);
-  });
-
   it('over foam it grows with its thickness', () => {
     const [thin, thick] = [comp({ foam: 2 }, 6, 'cap').value, comp({ foam: 4 }, 6, 'cap').value];
     expect(thin).toBeGreaterThan(recipeOf('cap').pullComp);
     expect(thick - thin).toBeCloseTo(0.4);
   });
 
-  it('open ends are shortened by half a row or a little more, never by over 0.4 mm', () => {
-    expect(pushCompFor({}, 0.4, recipeOf('twill')).value).toBeCloseTo(0.2);
-    expect(pushCompFor({}, 0.4, recipeOf('jersey')).value).toBeGreaterThan(0.2);
-    expect(pushCompFor({}, 3, recipeOf('twill')).value).toBe(0.4);
-    expect(pushCompFor({ pushComp: 0 }, 0.4, recipeOf('twill'))).toMatchObject({ value: 0, from: 'hand' });
+  it('open ends are shortened by half a row, never by over 0.4 mm', () => {
+    expect(pushCompFor({}, 0.4)).toMatchObject({ value: 0.2, from: 'rule' });
+    expect(pushCompFor({}, 0.5).value).toBeCloseTo(0.25);
+    expect(pushCompFor({}, 0.77).value).toBeLessThan(0.4);
+    expect(pushCompFor({}, 3).value).toBe(0.4);
+    expect(pushCompFor({ pushComp: 0 }, 0.4)).toMatchObject({ value: 0, from: 'hand' });
   });
 });

@@ -44,7 +44,7 @@ export function satinSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveConte
   });
   return {
     ...cover,
-    pushComp: pushCompFor(own, cover.spacing!.value, ctx.recipe),
+    pushComp: pushCompFor(own, cover.spacing!.value),
     ends: pick(
       own.ends,
       foam > 0 ? rule<ColumnEnds>('capped', 'foam tears clean at a capped end') : rule<ColumnEnds>('open', 'nothing lies over them'),

@@ -140,7 +140,7 @@ function unknowns(grid: Grid, fixed: Uint8Array | null): { nodes: Int32Array; pl
 /** Fills values in between the fixed nodes so that each is the mean of its neighbours (Laplace's equation, free at the edge). */
 function harmonic(grid: Grid, fixed: Uint8Array, fields: readonly Float64Array[]): void {
   const { nodes, place } = unknowns(grid, fixed);
-  const beside = new Int32Array(4 * nodes.length).fill(-1);
+  const beside = new Int32Array(4 * nodes.length).fill(nodes.length);
   const degree = new Float64Array(nodes.length);
   const known: [number, number][] = [];
   nodes.forEach((i, k) => {
@@ -313,7 +313,7 @@ interface PoissonSystem {
 
 function poissonSystem(grid: Grid, cut: Uint8Array): PoissonSystem {
   const { nodes, place } = unknowns(grid, null);
-  const beside = new Int32Array(4 * nodes.length).fill(-1);
+  const beside = new Int32Array(4 * nodes.length).fill(nodes.length);
   const degree = new Float64Array(nodes.length);
   nodes.forEach((i, k) => {
     const join = (way: number, j: number, isCut: boolean): void => {
@@ -339,7 +339,7 @@ function solveLevels(grid: Grid, levels: PoissonSystem, phi: Float64Array, g: Fl
       [2, i + grid.nx, n.ny],
     ] as const) {
       const other = graph.beside[4 * k + way]!;
-      if (other < 0) continue;
+      if (other === nodes.length) continue;
       const rise = (grid.cell * (g[i]! * along[i]! + g[j]! * along[j]!)) / 2;
       b[k]! -= rise;
       b[other]! += rise;
