@@ -45,9 +45,9 @@ const STEPS = 1;
 const ALONG = 0.12;
 const LONG_ROWS = 0.08;
 const BESIDE = 1.6;
-const ON_TOP = 2.5;
+const ON_TOP = 4;
 /** However small, a detail whose rows sink into those beneath is lost: it counts as so much longer, mm. */
-const DETAIL_MM = 5;
+const DETAIL_MM = 20;
 const ASKEW = 0.7;
 const UNLIKE = 1.5;
 const UNUSUAL = 0.08;

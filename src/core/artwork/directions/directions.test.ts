@@ -92,6 +92,22 @@ describe('directions of fields together', () => {
     }
   });
 
+  it('cross small details of whatever direction, in a symmetric drawing too', () => {
+    const next = [7, 1, 5, 3, 8, 2, 6, 4];
+    for (const wide of [30, 45, 60]) {
+      const face = box(-wide / 2, -wide / 2, wide);
+      // Eyes with level rows, a mouth with upright ones: neither of the two symmetric directions is free.
+      const eyes = [-1, 1].map((side) => box(side * (wide / 5) - 1, -4, 2, next[wide % 8]! / 2 + 2));
+      const columns: Column[] = [
+        { region: 1, rows: () => [{ deg: 0, mm: 5 }] },
+        { region: 2, rows: () => [{ deg: 0, mm: 5 }] },
+        { region: 3, rows: () => [{ deg: 90, mm: wide / 4 }] },
+      ];
+      const [ground] = angles([face, ...eyes, box(-wide / 6, wide / 5, wide / 3, 2.5)], { columns });
+      expect(Math.min(apart(ground!, 0), apart(ground!, 90))).toBeGreaterThanOrEqual(20);
+    }
+  });
+
   it('are symmetric where the drawing is', () => {
     const pair = [turned(-22, 0, 30, 22, 20), turned(22, 0, 30, 22, -20)];
     const body = box(-6, -30, 12, 60);

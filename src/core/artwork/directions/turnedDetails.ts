@@ -9,6 +9,9 @@ import { directionOf } from './fieldShape';
 
 /** Longer than so many times its width a column has one way for its rows. */
 const NEARLY_ROUND = 1.4;
+/** Unless it is so short that rows along it are short ones, mm; then so many. */
+const SHORT_MM = 4.5;
+const NEARLY_ROUND_SHORT = 2;
 const CONVEX = 0.95;
 
 /** Whether a column is so compact that its rows may lie either way: as a dot's may. */
@@ -17,7 +20,7 @@ export function mayTurn({ region, proposal }: { region: Region; proposal: Propos
   const hull = convexHull(region.area[0]!);
   if (hull.length < 3 || convexity(region.area[0]!, hull) < CONVEX) return false;
   const { longMm, wideMm } = fittingBox(hull);
-  return longMm <= Math.min(limitMm, NEARLY_ROUND * wideMm);
+  return longMm <= Math.min(limitMm, (longMm <= SHORT_MM ? NEARLY_ROUND_SHORT : NEARLY_ROUND) * wideMm);
 }
 
 /** A compact detail with rows along its other side, where those it would have sink into the rows that it lies on. */
