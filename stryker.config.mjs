@@ -11,10 +11,24 @@ const CHOSEN = {
     tests: ['src/core/pieces/rules/*.test.ts', 'src/core/pieces/resolve.test.ts'],
   },
   stitches: { code: 'src/core/stitches', tests: ['src/core/stitches/*.test.ts'] },
-  route: { code: 'src/core/route/!(search|exact|nearby|morePlaces|*.test).ts', tests: ['src/core/route/!(search).test.ts'] },
+  // The route in parts, each with the tests beside it: all together would take hours.
+  grid: { code: 'src/core/route/{coverGrid,cells}.ts', tests: ['src/core/route/coverGrid.test.ts'] },
+  ends: {
+    code: 'src/core/route/{startsAndEnds,choices,ways,link,item}.ts',
+    tests: ['src/core/route/{startsAndEnds,choices,ways,routeMemory}.test.ts'],
+  },
+  orders: {
+    code: 'src/core/route/{greedy,improve,moves,rough,order,constraints}.ts',
+    tests: ['src/core/route/{greedy,improve,moves,rough,route}.test.ts'],
+  },
+  threads: { code: 'src/core/route/threadBlocks.ts', tests: ['src/core/route/threadBlocks.test.ts'] },
+  judging: {
+    code: 'src/core/route/{objectives,policy,seconds,routeMemory}.ts',
+    tests: ['src/core/route/{objectives,routeMemory}.test.ts'],
+  },
   places: { code: 'src/core/route/{nearby,morePlaces}.ts', tests: ['src/core/route/{nearby,morePlaces}.test.ts'] },
   // Slow: every order of a few pieces is judged.
-  search: { code: 'src/core/route/{search,exact}.ts', tests: ['src/core/route/search.test.ts'] },
+  search: { code: 'src/core/route/{search,exact,polish,clusters}.ts', tests: ['src/core/route/{search,polish}.test.ts'] },
   // Without the tests that sew whole jobs: those would take hours.
   proof: { code: 'src/core/proof', tests: ['src/core/proof/{checksOf,letter}*.test.ts'] },
 };

@@ -9,6 +9,7 @@ import { allows, constraintsOf } from '../route/constraints';
 import { evaluate } from '../route/startsAndEnds';
 import { optimalOrder } from '../route/exact';
 import { CoverGrid } from '../route/coverGrid';
+import { moveSome } from '../route/moves';
 import { searchOrder } from '../route/search';
 import { random as seeded } from '../units/random';
 import { Planner } from './planner';
@@ -256,5 +257,30 @@ describe('words of block capitals', () => {
       }),
       { seed: 7, numRuns: 25 },
     );
+  });
+
+  it('as bars are planned with the cuts that the search judged, and no random moves find fewer', () => {
+    const next = seeded(31);
+    let [planned, judged] = [0, 0];
+    for (let k = 0; k < 4; k++) {
+      const text = Array.from({ length: 3 + (k % 5) }, () => String.fromCharCode(65 + Math.floor(26 * next()))).join('');
+      const heightMm = 6 + 12 * next();
+      const bars = wordPieces({ text, heightMm, barMm: (0.14 + 0.06 * next()) * heightMm, gapMm: 0.6 + 1.6 * next() }, 'bars');
+      const drawn = named(bars.map((p) => ({ p, key: next() })).sort((a, b) => a.key - b.key).map((s) => s.p)); // prettier-ignore
+      const found = after(drawn, 'stops');
+      planned += found.trims;
+      const { items, options, constraints } = routed(drawn);
+      const ground = new CoverGrid(items);
+      const judge = (order: readonly number[]) => evaluate(ground, items, order, options);
+      judged += judge(found.order).trims;
+      let [order, least] = [found.order, judge(found.order).seconds];
+      for (let t = 0; t < 120; t++) {
+        const moved = moveSome(order, next, constraints);
+        const seconds = moved ? judge(moved).seconds : Infinity;
+        if (seconds < least) [order, least] = [moved!, seconds];
+      }
+      expect(judge(order).trims).toBe(judge(found.order).trims);
+    }
+    expect(Math.abs(planned - judged)).toBeLessThanOrEqual(1);
   });
 });

@@ -5,6 +5,8 @@ import type { RouteItem } from './item';
 
 /** Straight links longer than this are cut anyway unless they are hidden, mm. */
 export const LONGEST_SHOWN_MM = 9;
+/** A column ends within so much of where it is asked to: a stitch may come out so much longer, mm. */
+export const ROW_MM = 0.4;
 /** At most so many places of a rim are added for each neighbour. */
 const MEETING_PLACES = 3;
 

@@ -272,21 +272,25 @@ export class CoverGrid {
     return cell >= 0 && this.latest[cell]! >= k && this.barred[cell] === 0;
   }
 
-  /** The nearest cell to a place that is hidden before piece `k`; -1 when none is near. */
-  nearHidden(p: Point, k: number): number {
+  /**
+   * The nearest cell to a place that is hidden before piece `k`; -1 when none is near.
+   * @param slackMm so much farther away it may lie, because the needle does not stand quite where it was asked to
+   */
+  nearHidden(p: Point, k: number, slackMm = 0): number {
     const own = this.cellAt(p);
     if (this.hidden(own, k)) return own;
     const [row, column] = [cellOf(p.y) - this.top, cellOf(p.x) - this.left];
-    const [fromC, toC] = [Math.max(0, column - NEAR_CELLS), Math.min(this.columns - 1, column + NEAR_CELLS)];
+    const cells = slackMm > 0 ? NEAR_CELLS + 1 : NEAR_CELLS;
+    const [fromC, toC] = [Math.max(0, column - cells), Math.min(this.columns - 1, column + cells)];
     let best = -1;
     let least = Infinity;
-    for (let r = Math.max(0, row - NEAR_CELLS); r <= Math.min(this.rows - 1, row + NEAR_CELLS); r++) {
+    for (let r = Math.max(0, row - cells); r <= Math.min(this.rows - 1, row + cells); r++) {
       const dy = centreOf(r + this.top) - p.y;
       for (let c = fromC; c <= toC; c++) {
         const cell = r * this.columns + c;
         if (this.latest[cell]! < k || this.barred[cell] !== 0) continue;
         const d = hypot(centreOf(c + this.left) - p.x, dy);
-        if (d < least && d <= NEAR_MM) [best, least] = [cell, d];
+        if (d < least && d <= NEAR_MM + slackMm) [best, least] = [cell, d];
       }
     }
     return best;

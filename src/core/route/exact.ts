@@ -1,6 +1,7 @@
 import type { Constraints } from './constraints';
 import { ownChoices, type Choices } from './choices';
-import { preferred, stepTo, type EvaluateOptions, type Step } from './startsAndEnds';
+import { fromTheEnd, preferred, stepTo, type EvaluateOptions, type Step } from './startsAndEnds';
+import { boundsTouch, emptyBounds, type Bounds } from '../geometry/point';
 import { CoverGrid } from './coverGrid';
 import type { RouteItem } from './item';
 
@@ -17,6 +18,27 @@ interface Rest {
   steps: ReadonlyMap<number, Step>;
 }
 
+/** A stretch of an order, with what is sewn before and after it. */
+export interface Stretch {
+  before: readonly number[];
+  /** At most `EXACT_PIECES`. */
+  pieces: readonly number[];
+  after: readonly number[];
+}
+
+/** An order of a stretch and what it, and all after it, cost at least, seconds. */
+export interface StretchOrder {
+  pieces: number[];
+  seconds: number;
+}
+
+/** What comes right after a stretch: for each option of that piece, what it and all after it cost at least, seconds. */
+interface Rear {
+  piece: number;
+  choices: Choices;
+  costs: Float64Array;
+}
+
 /**
  * The best order of a few pieces by machine seconds: dynamic programming over the sets of pieces still to be sewn
  * (Held and Karp 1962). It is exact because what hides a travel depends on which pieces come later, not on their order,
@@ -28,46 +50,100 @@ export function optimalOrder(
   constraints: Constraints,
   options: EvaluateOptions,
 ): { order: number[]; seconds: number } {
-  const search = new SetSearch(items, constraints, options);
-  for (let later = 0; later < 2 ** items.length; later++) search.settle(later);
-  return search.best();
+  const whole: Stretch = { before: [], pieces: items.map((_, i) => i), after: [] };
+  const [best] = new SetSearch(new CoverGrid(items), items, whole, null, constraints, options).found();
+  return { order: best!.pieces, seconds: best!.seconds + options.pace.trim };
 }
 
+/** Pieces that lie farther away than this from a stretch hide none of its ways, in all likelihood, mm. */
+const NEAR_MM = 6;
+
+/**
+ * The best orders of a stretch, one for each piece that may come first in it, the cheapest first: what comes before decides among
+ * them. Exact but for ways that go far round under pieces that do not come near it.
+ * @param ground of all items; laid anew
+ * @returns with what the stretch and all after it cost as they are
+ */
+export function optimalStretches(
+  ground: CoverGrid,
+  items: readonly RouteItem[],
+  stretch: Stretch,
+  constraints: Constraints,
+  options: EvaluateOptions,
+): { orders: StretchOrder[]; asIs: number } {
+  const { before, pieces, after } = stretch;
+  const order = [...before, ...pieces, ...after];
+  ground.lay(order);
+  const roughly = { ...options, fine: false };
+  const { choices, costs, from } = fromTheEnd(ground, items, order, before.length, roughly);
+  const first = before.length + pieces.length;
+  const rear = after.length > 0 ? { piece: after[0]!, choices: choices[first]!, costs: from[first]! } : null;
+  const box = pieces.reduce((b, i) => united(b, items[i]!.box), emptyBounds());
+  const near = (i: number): boolean => boundsTouch(box, items[i]!.box, NEAR_MM);
+  const local = { before: before.filter(near), pieces, after: after.filter(near) };
+  const reached = rear && near(rear.piece) ? rear : null;
+  const away = rear && !reached ? options.pace.trim + Math.min(...rear.costs) : 0;
+  const around = new CoverGrid([...local.before, ...pieces, ...local.after].map((i) => items[i]!));
+  const orders = new SetSearch(around, items, local, reached, constraints, roughly).found();
+  return { orders: orders.map((o) => ({ ...o, seconds: o.seconds + away })), asIs: Math.min(...costs) };
+}
+
+const united = (a: Bounds, b: Bounds): Bounds => ({
+  minX: Math.min(a.minX, b.minX),
+  minY: Math.min(a.minY, b.minY),
+  maxX: Math.max(a.maxX, b.maxX),
+  maxY: Math.max(a.maxY, b.maxY),
+});
+
 class SetSearch {
-  private readonly ground: CoverGrid;
+  private readonly pieces: readonly number[];
   private readonly choices: Choices[];
-  /** Pieces that must come before each, as bits. */
+  /** Pieces of the stretch that must come before each, as bits. */
   private readonly must: number[];
   /** By the set of later pieces and the one before them. */
   private readonly known = new Map<number, Rest>();
-
+  /** The ground's number of an item. */
+  private readonly place: (item: number) => number;
   constructor(
+    private readonly ground: CoverGrid,
     private readonly items: readonly RouteItem[],
+    private readonly stretch: Stretch,
+    private readonly rear: Rear | null,
     { before }: Constraints,
     private readonly options: EvaluateOptions,
   ) {
-    this.ground = new CoverGrid(items);
-    this.choices = items.map(ownChoices);
-    this.must = before.map((list) => list.reduce((set, j) => set | (1 << j), 0));
+    this.pieces = stretch.pieces;
+    this.choices = this.pieces.map((i) => ownChoices(items[i]!));
+    const bit = new Map(this.pieces.map((i, b) => [i, 1 << b]));
+    this.must = this.pieces.map((i) => before[i]!.reduce((set, j) => set | (bit.get(j) ?? 0), 0));
+    const places = new Map([...stretch.before, ...this.pieces, ...stretch.after].map((i, k) => [i, k]));
+    this.place = (i) => places.get(i)!;
+    for (let later = 0; later < 2 ** this.pieces.length; later++) this.settle(later);
+  }
+
+  private item(bit: number): RouteItem {
+    return this.items[this.pieces[bit]!]!;
   }
 
   private key(first: number, later: number): number {
-    return later * this.items.length + first;
+    return later * this.pieces.length + first;
   }
 
   private members(set: number): number[] {
-    return this.items.flatMap((_, i) => (set & (1 << i) ? [i] : []));
+    return this.pieces.flatMap((_, i) => (set & (1 << i) ? [i] : []));
   }
 
   /** Works out every piece that may come right before a set; smaller sets must be settled. */
-  settle(later: number): void {
+  private settle(later: number): void {
     const after = this.members(later);
-    const may = this.items.flatMap((_, i) => ((later & (1 << i)) === 0 && (this.must[i]! & later) === 0 ? [i] : []));
+    const may = this.members(~later).filter((i) => (this.must[i]! & later) === 0);
     const next = after.filter((i) => this.known.has(this.key(i, later & ~(1 << i))));
     if (after.length > 0 && next.length === 0) return;
-    const k = this.items.length - after.length;
-    if (may.some((i) => next.some((j) => this.items[i]!.thread === this.items[j]!.thread))) {
-      this.ground.lay([...this.items.keys()].sort((a, b) => Number((later & (1 << a)) !== 0) - Number((later & (1 << b)) !== 0) || a - b));
+    const k = this.stretch.before.length + this.pieces.length - after.length;
+    const followers = after.length === 0 && this.rear ? [this.items[this.rear.piece]!] : next.map((j) => this.item(j));
+    if (may.some((i) => followers.some((f) => this.item(i).thread === f.thread))) {
+      const of = (set: number): number[] => this.members(set).map((i) => this.pieces[i]!);
+      this.ground.lay([...this.stretch.before, ...of(~later), ...of(later), ...this.stretch.after].map(this.place));
       this.ground.reveal(k);
     }
     for (const first of may) this.known.set(this.key(first, later), this.rest(first, later, next, k));
@@ -75,40 +151,48 @@ class SetSearch {
 
   private rest(first: number, later: number, then: readonly number[], k: number): Rest {
     const from = this.choices[first]!;
-    const least = new Float64Array(from.ends.length).fill(then.length === 0 ? 0 : Infinity);
+    const least = new Float64Array(from.ends.length).fill(then.length === 0 && !this.rear ? 0 : Infinity);
     const next = new Int32Array(from.ends.length).fill(-1);
     const steps = new Map<number, Step>();
-    for (const t of then) {
-      const { costs } = this.known.get(this.key(t, later & ~(1 << t)))!;
-      this.ground.lead(this.items[first]!, this.items[t]!);
-      const step = stepTo(this.ground, this.items[first]!, this.items[t]!, from, this.choices[t]!, costs, k, this.options);
-      steps.set(t, step);
+    const lead = (to: number, target: RouteItem, choices: Choices, costs: Float64Array): void => {
+      this.ground.lead(this.item(first), target);
+      const step = stepTo(this.ground, this.item(first), target, from, choices, costs, k, this.options);
+      steps.set(to, step);
       step.cost.forEach((cost, e) => {
-        if (cost < least[e]!) [least[e], next[e]] = [cost, t];
+        if (cost < least[e]!) [least[e], next[e]] = [cost, to];
       });
-    }
-    const costs = preferred(from, first, k - 1, this.options);
+    };
+    for (const t of then) lead(t, this.item(t), this.choices[t]!, this.known.get(this.key(t, later & ~(1 << t)))!.costs);
+    if (later === 0 && this.rear) lead(-1, this.items[this.rear.piece]!, this.rear.choices, this.rear.costs);
+    const costs = preferred(from, this.pieces[first]!, k - 1, this.options);
     costs.forEach((cost, o) => (costs[o] = cost + least[from.endOf[o]!]!));
     return { costs, next, steps };
   }
 
-  best(): { order: number[]; seconds: number } {
-    let later = 2 ** this.items.length - 1;
-    let [seconds, at, option] = [Infinity, 0, 0];
-    this.items.forEach((_, i) => {
-      this.known.get(this.key(i, later & ~(1 << i)))?.costs.forEach((cost, o) => {
-        if (cost < seconds) [seconds, at, option] = [cost, i, o];
-      });
-    });
-    const order: number[] = [];
-    while (at >= 0) {
-      order.push(at);
+  found(): StretchOrder[] {
+    const all = 2 ** this.pieces.length - 1;
+    return this.pieces
+      .flatMap((_, first) => {
+        const rest = this.known.get(this.key(first, all & ~(1 << first)));
+        return rest ? [this.trace(first, rest)] : [];
+      })
+      .sort((a, b) => a.seconds - b.seconds);
+  }
+
+  private trace(first: number, { costs }: Rest): StretchOrder {
+    let option = 0;
+    for (let o = 1; o < costs.length; o++) if (costs[o]! < costs[option]!) option = o;
+    const seconds = costs[option]!;
+    const out: number[] = [];
+    let later = 2 ** this.pieces.length - 1;
+    for (let at = first; at >= 0;) {
+      out.push(this.pieces[at]!);
       later &= ~(1 << at);
       const { next, steps } = this.known.get(this.key(at, later))!;
       const end = this.choices[at]!.endOf[option]!;
       at = next[end]!;
       if (at >= 0) option = steps.get(at)!.next[end]!;
     }
-    return { order, seconds: seconds + this.options.pace.trim };
+    return { pieces: out, seconds };
   }
 }

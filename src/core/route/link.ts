@@ -6,6 +6,9 @@ import type { RouteItem } from './item';
 import { TRAVEL_STITCH_MM, type Pace } from './seconds';
 import { hiddenWay } from './ways';
 
+/** What was judged to be allowed is not cut because it comes out a hair longer, mm. */
+const HAIR_MM = 0.15;
+
 /** Why the thread is cut between two pieces of one colour. */
 export type CutReason = 'asked' | 'barred' | 'open' | 'far';
 
@@ -29,9 +32,10 @@ export function linkTo(
   k: number,
   from: Point,
   to: Point,
-  { pace, ...shown }: { pace: Pace } & MayShow,
+  { pace, ...may }: { pace: Pace } & MayShow,
   looked: Bounds = emptyBounds(),
 ): Link {
+  const shown = { ...may, slackMm: -HAIR_MM };
   const target = sequence[k]!;
   const gap = distance(from, to);
   const seen = ground.straight(from, to, k);

@@ -6,7 +6,9 @@ import { CoverGrid } from './coverGrid';
 import { greedy } from './greedy';
 import type { RouteItem } from './item';
 import { localSearch, refine } from './improve';
+import { byClusters, clustersOf } from './clusters';
 import { inBlocks } from './order';
+import { polish } from './polish';
 import { roughCost } from './rough';
 
 /**
@@ -48,6 +50,9 @@ export function searchOrder(items: readonly RouteItem[], options: SearchOptions)
     ...(few ? [few.order] : []),
     ...blocksOf(items, options.constraints),
   ];
+  const clusters = clustersOf(items);
+  const grouped = byClusters(items, starts.at(-1)!, clusters, options.constraints);
+  starts.push(grouped);
   const improved = starts.map((order, k) => {
     options.progress((0.5 * k) / starts.length);
     return localSearch(order, cost, options.constraints, 17 + k);
@@ -58,10 +63,19 @@ export function searchOrder(items: readonly RouteItem[], options: SearchOptions)
     const cost = judge(order);
     if (cost < least - 1e-9) [best, least] = [order, cost];
   }
+  const polished = (items.length <= FEW_ENOUGH ? [best, grouped] : [best]).map((order, k) =>
+    polish(ground, items, order, judge, {
+      clusters,
+      constraints: options.constraints,
+      evaluate: options.evaluate,
+      progress: (done) => options.progress(0.5 + 0.2 * (k + done)),
+    }),
+  );
+  best = polished.reduce((a, b) => (judge(b) < judge(a) - 1e-9 ? b : a));
   best = refine(best, judge, {
     constraints: options.constraints,
     budget: budgetOf(items.length),
-    progress: (done) => options.progress(0.5 + 0.45 * done),
+    progress: (done) => options.progress(0.9 + 0.05 * done),
   });
   options.progress(0.95);
   return judge(best, true) < judge(given, true) - 1e-9 ? best : given;
@@ -79,6 +93,9 @@ function blocksOf(items: readonly RouteItem[], { before }: Constraints): number[
     ),
   ];
 }
+
+/** So many pieces at most are grouped and polished from there as well. */
+const FEW_ENOUGH = 60;
 
 /** Exact judgements that are affordable. */
 const budgetOf = (n: number): number => (n <= 10 ? 800 : Math.max(20, Math.round(6000 / n)));

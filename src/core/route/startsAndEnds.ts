@@ -1,5 +1,5 @@
 import { distance, type Point } from '../geometry/point';
-import { choicesOf, LONGEST_SHOWN_MM, type Choices } from './choices';
+import { choicesOf, LONGEST_SHOWN_MM, ROW_MM, type Choices } from './choices';
 import type { CoverGrid, HiddenNear } from './coverGrid';
 import type { RouteItem } from './item';
 import { dependOn, type Between, type RouteMemory } from './routeMemory';
@@ -29,8 +29,6 @@ export interface EvaluateOptions {
   preference?(item: number, position: number, option: { start: Point; end: Point }): number;
 }
 
-/** A column ends within so much of where it is asked to: a stitch may come out so much longer, mm. */
-const ROW_MM = 0.4;
 /** A visible stitch between letters is worth avoiding, though not a cut, seconds per mm. */
 const SHOWN_PER_MM = 0.4;
 
@@ -48,20 +46,48 @@ export function evaluate(
   const n = order.length;
   if (n === 0) return { order, ends: [], seconds: 0, trims: 0, changes: 0 };
   ground.lay(order);
-  const choices = order.map((_, k) => choicesOf(items, order, k, options.fine));
+  const { choices, steps, costs } = fromTheEnd(ground, items, order, 0, options, memory);
+  return trace(items, order, choices, costs, steps, options);
+}
+
+/** What is known of the end of an order, from a position on. */
+interface FromTheEnd {
+  /** By position. */
+  choices: Choices[];
+  steps: Step[];
+  /** For each option of the piece at that position, what it and all after it cost at least, seconds. */
+  costs: Float64Array;
+  /** The same for the piece at each position from there on. */
+  from: Float64Array[];
+}
+
+/** Works an order out from its last piece back to a position; the ground must be laid in that order. */
+export function fromTheEnd(
+  ground: CoverGrid,
+  items: readonly RouteItem[],
+  order: readonly number[],
+  position: number,
+  options: EvaluateOptions,
+  memory: RouteMemory | null = null,
+): FromTheEnd {
+  const n = order.length;
+  const choices: Choices[] = [];
   const steps: Step[] = [];
+  for (let k = position; k < n; k++) choices[k] = choicesOf(items, order, k, options.fine);
   let costs = preferred(choices[n - 1]!, order[n - 1]!, n - 1, options);
-  for (let k = n - 2; k >= 0; k--) {
+  const from: Float64Array[] = [];
+  from[n - 1] = costs;
+  for (let k = n - 2; k >= position; k--) {
     const [here, target] = [items[order[k]!]!, items[order[k + 1]!]!];
     const between = memory?.between(k, here, target, choices[k]!, choices[k + 1]!);
     const step = stepTo(ground, here, target, choices[k]!, choices[k + 1]!, costs, k + 1, options, between);
     const own = preferred(choices[k]!, order[k]!, k, options);
     const { endOf } = choices[k]!;
     for (let i = 0; i < own.length; i++) own[i] = own[i]! + step.cost[endOf[i]!]!;
-    costs = own;
+    costs = from[k] = own;
     steps[k] = step;
   }
-  return trace(items, order, choices, costs, steps, options);
+  return { choices, steps, costs, from };
 }
 
 /** From each place where a piece may end: what the rest costs at least, with which option of the next piece, and whether by a cut. */

@@ -37,7 +37,7 @@ export function threadBlocks(threads: readonly string[], before: readonly (reado
  * Thread by thread: one that can be finished in one go, of these the one that has been ready longest, so that outlines follow
  * their fields soon; else the one of which most may be sewn now. The first of equal ones.
  */
-function oneByOne(threads: readonly string[], before: readonly (readonly number[])[]): string[] {
+export function oneByOne(threads: readonly string[], before: readonly (readonly number[])[]): string[] {
   const sewnIn = threads.map(() => Infinity);
   const out: string[] = [];
   const isReady = (i: number): boolean => before[i]!.every((j) => sewnIn[j]! < Infinity);
@@ -59,7 +59,8 @@ function oneByOne(threads: readonly string[], before: readonly (readonly number[
 /** More than there are pieces of any job. */
 const FINISHES = 1e6;
 
-function searched(threads: readonly string[], before: readonly (readonly number[])[]): string[] {
+/** The fewest blocks that a beam search finds; of equally many, those that finish what lies at the back first. */
+export function searched(threads: readonly string[], before: readonly (readonly number[])[]): string[] {
   const names = [...new Set(threads)];
   const items = names.map((name) => threads.flatMap((t, i) => (t === name ? [i] : [])));
   const breadth = Math.max(4, Math.min(BREADTH, Math.floor(MOST_WORK / Math.max(1, threads.length * names.length))));

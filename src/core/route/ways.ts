@@ -2,6 +2,7 @@ import Flatqueue from 'flatqueue';
 import { nearestOnLine } from '../geometry/line';
 import { distance, emptyBounds, growBounds, type Bounds, type Line, type Point } from '../geometry/point';
 import { CELL_MM } from './cells';
+import { ROW_MM } from './choices';
 import type { CoverGrid } from './coverGrid';
 
 /** Cells beside open cloth are avoided: a thread there is nearer to being seen. */
@@ -23,8 +24,8 @@ export function hiddenWay(
   linesOf: () => readonly Line[],
   looked: Bounds = emptyBounds(),
 ): Point[] | null {
-  const start = ground.nearHidden(from, k);
-  const goal = ground.nearHidden(to, k);
+  const start = ground.nearHidden(from, k, ROW_MM);
+  const goal = ground.nearHidden(to, k, ROW_MM);
   if (start < 0 || goal < 0) return null;
   if (sees(ground, from, to, k)) return [from, to];
   const cells = search(ground, start, goal, k, looked);

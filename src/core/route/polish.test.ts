@@ -1,0 +1,148 @@
+import { at, box, item } from './itemFixtures';
+import { byClusters, clustersOf, runsOf } from './clusters';
+import { constraintsOf } from './constraints';
+import { CoverGrid } from './coverGrid';
+import { optimalStretches } from './exact';
+import type { RouteItem } from './item';
+import { polish } from './polish';
+import { evaluate, type EvaluateOptions } from './startsAndEnds';
+
+const OPTIONS: EvaluateOptions = { pace: { stitch: 0.08, mm: 0.03, trim: 6, change: 10 }, clean: false, fine: false };
+
+function randoms(seed: number): () => number {
+  let s = seed;
+  return () => (s = (s * 1103515245 + 12345) % 2147483648) / 2147483648;
+}
+
+/** A piece that may be sewn from either of its narrow ends to the other. */
+function bar(x: number, y: number, w: number, h: number, thread = 't'): RouteItem {
+  const [a, b] = w > h ? [at(x, y + h / 2), at(x + w, y + h / 2)] : [at(x + w / 2, y), at(x + w / 2, y + h)];
+  const candidates = [
+    { start: a, end: b },
+    { start: b, end: a },
+  ];
+  return item(box(x, y, w, h), { thread, candidates, column: true });
+}
+
+function jobOf(n: number, next: () => number): RouteItem[] {
+  return Array.from({ length: n }, () => {
+    const [x, y, long] = [Math.round(40 * next()), Math.round(30 * next()), 4 + Math.round(8 * next())];
+    const thread = next() < 0.75 ? 't' : 'u';
+    return next() < 0.5 ? bar(x, y, long, 2, thread) : bar(x, y, 2, long, thread);
+  });
+}
+const given = (items: readonly RouteItem[]): number[] => items.map((_, i) => i);
+function* permutations(list: readonly number[]): Generator<number[]> {
+  if (list.length < 2) yield list.slice();
+  for (const i of list) for (const rest of permutations(list.filter((j) => j !== i))) yield [i, ...rest];
+}
+const keeps = (order: readonly number[], { before }: ReturnType<typeof constraintsOf>): boolean =>
+  order.every((i, k) => before[i]!.every((j) => order.indexOf(j) < k));
+
+describe('a stretch of an order', () => {
+  it('is put in the best order of all, what is around it left as it is', () => {
+    const next = randoms(12);
+    for (let run = 0; run < 25; run++) {
+      const items = jobOf(7, next);
+      const constraints = constraintsOf(items);
+      const ground = new CoverGrid(items);
+      const from = Math.floor(3 * next());
+      const order = given(items);
+      const stretch = { before: order.slice(0, from), pieces: order.slice(from, from + 4), after: order.slice(from + 4) };
+      let best = Infinity;
+      for (const pieces of permutations(stretch.pieces)) {
+        const whole = [...stretch.before, ...pieces, ...stretch.after];
+        if (keeps(whole, constraints)) best = Math.min(best, evaluate(ground, items, whole, OPTIONS).seconds);
+      }
+      const { orders: found, asIs } = optimalStretches(ground, items, stretch, constraints, OPTIONS);
+      if (from === 0) expect(asIs + OPTIONS.pace.trim).toBeCloseTo(evaluate(ground, items, order, OPTIONS).seconds, 6);
+      const costs = found.map(({ pieces }) => {
+        const whole = [...stretch.before, ...pieces, ...stretch.after];
+        expect(keeps(whole, constraints)).toBe(true);
+        return evaluate(ground, items, whole, OPTIONS).seconds;
+      });
+      expect(Math.min(...costs)).toBeCloseTo(best, 6);
+      // Without anything before it the first is the best.
+      if (from === 0) expect(costs[0]).toBeCloseTo(best, 6);
+    }
+  });
+});
+
+describe('a polished order', () => {
+  it('is never worse, keeps what lies on what, and no two neighbours of one thread are better the other way round', () => {
+    const next = randoms(5);
+    for (let run = 0; run < 20; run++) {
+      const items = jobOf(8, next);
+      const constraints = constraintsOf(items);
+      const ground = new CoverGrid(items);
+      const judge = (order: readonly number[]): number => evaluate(ground, items, order, OPTIONS).seconds;
+      const order = polish(ground, items, given(items), judge, {
+        clusters: clustersOf(items),
+        constraints,
+        evaluate: OPTIONS,
+        progress: () => undefined,
+      });
+      expect(order.slice().sort((a, b) => a - b)).toEqual(given(items));
+      expect(keeps(order, constraints)).toBe(true);
+      expect(judge(order)).toBeLessThanOrEqual(judge(given(items)) + 1e-9);
+      order.slice(1).forEach((i, k) => {
+        const swapped = order.slice();
+        [swapped[k], swapped[k + 1]] = [i, order[k]!];
+        if (items[i]!.thread === items[order[k]!]!.thread && keeps(swapped, constraints)) {
+          expect(judge(swapped)).toBeGreaterThanOrEqual(judge(order) - 1e-6);
+        }
+      });
+    }
+  });
+
+  it('tells how far it is and is given up when whoever waits gives up', () => {
+    const items = jobOf(10, randoms(3));
+    const told: number[] = [];
+    const run = (progress: (done: number) => void): unknown =>
+      polish(new CoverGrid(items), items, given(items), () => 1, {
+        clusters: clustersOf(items),
+        constraints: constraintsOf(items),
+        evaluate: OPTIONS,
+        progress,
+      });
+    run((done) => told.push(done));
+    expect(told.length).toBeGreaterThan(2);
+    told.forEach((d, i) => expect(d).toBeGreaterThanOrEqual(i === 0 ? 0 : told[i - 1]!));
+    expect(told.at(-1)).toBeLessThanOrEqual(1);
+    const stop = (): never => {
+      throw new Error('given up');
+    };
+    expect(() => run(stop)).toThrow('given up');
+  });
+});
+
+describe('what hangs together', () => {
+  const cross = (x: number): RouteItem[] => [bar(x, 4, 10, 2), bar(x + 4, 0, 2, 10)];
+
+  it('overlaps in one thread', () => {
+    const items = [...cross(0), ...cross(20), bar(0, 4, 10, 2, 'u')];
+    const [a, b, c, d, e] = clustersOf(items);
+    expect([a === b, c === d, a === c, a === e]).toEqual([true, true, false, false]);
+  });
+
+  it('is sewn together, the nearest next, within the stretch of its thread', () => {
+    const items = [...cross(0), ...cross(40), ...cross(20)];
+    const mixed = [0, 2, 4, 1, 3, 5];
+    expect(byClusters(items, mixed, clustersOf(items), constraintsOf(items))).toEqual([0, 1, 4, 5, 2, 3]);
+    const between = [...cross(0), bar(60, 0, 4, 8, 'u'), ...cross(20)];
+    const order = byClusters(between, [3, 0, 4, 2, 1], clustersOf(between), { before: between.map(() => []), forces: () => false });
+    // The last bar is sewn after the other thread: it stays there.
+    expect(order.slice(3)).toEqual([2, 1]);
+  });
+
+  it('is left as it is where it must be sewn by turns', () => {
+    const items = [bar(0, 4, 10, 2), bar(20, 4, 10, 2), bar(4, 0, 2, 10), bar(24, 0, 2, 10)];
+    const before = [[], [], [1], [0]];
+    expect(byClusters(items, [0, 1, 2, 3], clustersOf(items), { before, forces: () => false })).toEqual([0, 1, 2, 3]);
+  });
+
+  it('comes in runs', () => {
+    expect(runsOf([3, 5, 4, 8, 7], (i) => i % 2)).toEqual([[3, 5], [4, 8], [7]]);
+    expect(runsOf([], (i) => i)).toEqual([]);
+  });
+});
