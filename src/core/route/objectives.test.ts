@@ -122,6 +122,34 @@ describe('caps', () => {
     expect(aim.penalty([0, 1, 2, 3, 4, 5, 6])).toBeGreaterThan(aim.penalty([1, 2, 3, 4, 5, 6, 0]));
   });
 
+  it('mind what lies inside a border only where it lies wholly inside', () => {
+    const border = line(frame(0, 0, 40, 2), { thread: 'b' });
+    const late = (x: number, y: number, w = 4, h = 4): number => {
+      const aim = objectiveOf('cap', [border, item(box(x, y, w, h), { thread: 'a' })]);
+      return aim.penalty([0, 1]) - aim.penalty([1, 0]);
+    };
+    expect(late(18, 13)).toBeGreaterThan(0);
+    // Beyond each side, and beyond two of them.
+    for (const [x, y, w, h] of [
+      [-10, 13, 14, 4],
+      [36, 13, 14, 4],
+      [18, -10, 4, 14],
+      [18, 36, 4, 14],
+      [-10, 13, 60, 4],
+      [18, -10, 4, 60],
+      [60, 13, 4, 4],
+      [18, 60, 4, 4],
+    ] as const)
+      // prettier-ignore
+      expect([x, y, late(x, y, w, h)]).toEqual([x, y, 0]);
+    // Nothing lies inside a field.
+    const field = objectiveOf('cap', [
+      item(box(0, 0, 40, 30), { thread: 'b', rim: box(0, 0, 40, 30) }),
+      item(box(18, 13, 4), { thread: 'a' }),
+    ]);
+    expect(field.penalty([0, 1])).toBe(field.penalty([1, 0]));
+  });
+
   it('a millimetre is no step', () => {
     const pair = [at(3, 30), at(2.2, 30)].map((p) => item(box(p.x - 2, p.y - 2, 4)));
     expect(objectiveOf('cap', pair).penalty([0, 1])).toBe(0);

@@ -42,7 +42,10 @@ export function polish(
   const tried = new Set<string>();
   const improve = (from: number, to: number): boolean => {
     const stretch = { before: best.slice(0, from), pieces: best.slice(from, to), after: best.slice(to) };
-    const key = `${stretch.before.at(-1)}|${stretch.pieces.slice().sort((a, b) => a - b).join()}|${stretch.after.join()}`;
+    const key = `${stretch.before.at(-1)}|${stretch.pieces
+      .slice()
+      .sort((a, b) => a - b)
+      .join()}|${stretch.after.join()}`;
     if (tried.has(key)) return false;
     tried.add(key);
     left--;

@@ -116,4 +116,66 @@ describe('what is remembered', () => {
     memory.follow(near, 'k');
     expect(memory.between(0, items[0]!, items[1]!, from, to)).not.toBe(last);
   });
+
+  it('seconds are kept when the cloth is changed far away, and anew with other places to leave or reach', () => {
+    const [memory, items] = [new RouteMemory(), row()];
+    const choices = () => ({ options: [], starts: [at(0)], ends: [at(1)], startOf: new Int32Array(), endOf: new Int32Array() });
+    const [from, to] = [choices(), choices()];
+    const known = (): unknown => memory.between(0, items[0]!, items[1]!, from, to);
+    memory.follow(items, 'k');
+    const first = known();
+    const far = [...items];
+    far[3] = block(200, 0, 4);
+    memory.follow(far, 'k');
+    expect(known()).toBe(first);
+    expect(memory.between(0, items[0]!, items[1]!, choices(), to)).not.toBe(first);
+    const other = known();
+    expect(memory.between(0, items[0]!, items[1]!, from, choices())).not.toBe(other);
+  });
+
+  it('a link is forgotten where the cloth changes within a millimetre of what was looked at, on every side', () => {
+    const looked = { minX: 40, minY: 40, maxX: 60, maxY: 60 };
+    const linked = (memory: RouteMemory): boolean => {
+      let anew = false;
+      memory.link(1, at(50, 50), at(51, 50), () => {
+        anew = true;
+        return { link: { how: 'trim', way: [], shownMm: 0 }, looked };
+      });
+      return anew;
+    };
+    const here = [block(0, 0, 4), block(6, 0, 4)];
+    // Pieces 2 mm high, in cells of half a millimetre; each on one side of what was looked at.
+    const places: [x: number, y: number, w: number, near: boolean][] = [
+      [30, 50, 9.5, true],
+      [30, 50, 8, false],
+      [60.5, 50, 5, true],
+      [62, 50, 5, false],
+      [50, 37.5, 5, true],
+      [50, 36, 5, false],
+      [50, 60.5, 5, true],
+      [50, 62, 5, false],
+    ];
+    for (const [x, y, w, near] of places) {
+      const memory = new RouteMemory();
+      memory.follow([...here, block(500, 0, 4)], 'k');
+      expect(linked(memory)).toBe(true);
+      memory.follow([...here, block(500, 100, 4)], 'k');
+      expect(linked(memory)).toBe(false);
+      memory.follow([...here, block(x, y, w)], 'k');
+      expect([x, y, linked(memory)]).toEqual([x, y, near]);
+    }
+  });
+
+  it('a link belongs to the pieces that it leaves and reaches', () => {
+    for (const changed of [0, 1]) {
+      const memory = new RouteMemory();
+      const items = [block(900, 0, 4), block(950, 0, 4), block(0, 0, 4)];
+      memory.follow(items, 'k');
+      expect([made(memory, 1), made(memory, 1)]).toEqual([true, false]);
+      const other = [...items];
+      other[changed] = block(700, 0, 4);
+      memory.follow(other, 'k');
+      expect(made(memory, 1)).toBe(true);
+    }
+  });
 });
