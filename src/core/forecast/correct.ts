@@ -30,6 +30,8 @@ export interface CorrectOptions {
 const ROUNDS = 5;
 /** Edges are brought together by this much more than the gap, mm. */
 const SPARE_MM = 0.12;
+/** What a line should hide is drawn so far beyond it at most, mm. */
+const BEYOND_LINE_MM = 2.5;
 /** A corrected edge comes back to the drawn one over so long a way, mm. */
 const FADE_MM = 5;
 
@@ -74,9 +76,11 @@ function corrected(
   const shaped = planner.shape(present);
   const drawnShapes = planner.shape(drawn).map((s) => s.shape?.painted ?? []);
   const pieces = present.pieces.slice();
-  for (const { first, later, places } of meetings) {
+  for (const { first, later, line, places } of meetings) {
     if (!mayChange(first) || !places.some((p) => p.gapMm > GAP_LIMIT_MM)) continue;
-    const cover = shaped[later]!.shape!.painted;
+    const painted = shaped[later]!.shape!.painted;
+    // A line is too narrow to hide anything: what is drawn beyond it is sewn under it, since the cloth draws it in.
+    const cover = line ? offset(painted, BEYOND_LINE_MM) : painted;
     const piece = pieces[first]!;
     pieces[first] = edgeCorrected(piece, drawn.pieces[first]!, drawnShapes[first]!, cover, places);
   }

@@ -1,5 +1,5 @@
 import { formOf } from '../pieces/registry';
-import type { Area, Point } from '../geometry/point';
+import type { Area } from '../geometry/point';
 import { boundsOf, boundsTouch, dot } from '../geometry/point';
 import { contains } from '../geometry/area';
 import { ofEach } from '../geometry/known';
@@ -7,7 +7,7 @@ import { resample } from '../geometry/line';
 import type { StitchPlan } from '../plan/plan';
 import type { Shaped } from '../pieces/prepare/shaped';
 import { hypot } from '../units/trig';
-import { coverOf, driftOf, edgeOfCover, type CoverOf, type EdgePlace } from './rowEnds';
+import { coverOf, driftOf, edgeOfCover, edgeOfLine, type CoverOf, type EdgePlace } from './rowEnds';
 import type { SheetResult } from './sheet';
 import { PLACE_MM } from '../editing/extend';
 
@@ -42,11 +42,18 @@ export interface MeetingEdge {
   /** Indices in the job: sewn first, sewn later. */
   first: number;
   later: number;
+  /** What is sewn later is a line along the edge: it hides its own width, and nothing is meant to lie under it. */
+  line: boolean;
   places: MeetingPlace[];
 }
 
-/** A later piece that begins within this outside the edge is meant to meet it, mm. */
+/** A later piece that lies at one of these places outside the edge is meant to meet it, mm; narrow columns and lines lie on it. */
 const BESIDE_MM = 0.5;
+const NARROW_MM = 1.4;
+const BESIDES_MM = [BESIDE_MM, 0.3, 0.1];
+/** A line is looked for so far to either side of the edge, mm: what is extended beneath it is drawn beyond it. */
+const LINE_WITHIN_MM = 2.6;
+const LINES_MM = [...BESIDES_MM, ...Array.from({ length: 12 }, (_, i) => -0.1 - 0.2 * i)];
 /** A later piece is looked for so far inward of the edge, mm. */
 const INWARD_MM = 6;
 /** Where two half steps along an edge lead less far than this share of a whole one, it turns sharply. */
@@ -99,25 +106,31 @@ export function edgesOf(
   shaped.forEach((s, first) => {
     const cover = covers[first];
     if (!cover) return;
-    const later = shaped.flatMap((o, k) =>
-      k > first && formOf(o.piece) !== 'line' && covers[k] && boundsTouch(boxes[first]!, boxes[k]!, BESIDE_MM) ? [k] : [],
-    );
+    const later = shaped.flatMap((_, k) => (k > first && covers[k] && boundsTouch(boxes[first]!, boxes[k]!, BESIDE_MM) ? [k] : []));
+    const hiding = later.filter((k) => formOf(shaped[k]!.piece) !== 'line');
+    const drawnAsLine = formOf(s.piece) === 'line';
     for (const ring of placesAlong(s.shape!.painted)) {
       const places = ring.flatMap((place) =>
         predicted(plan, cover, sheet, place, biteMm).map((p) => ({
           ...p,
-          covered: later.some((k) => contains(shaped[k]!.shape!.painted, place.at)),
+          covered: hiding.some((k) => contains(shaped[k]!.shape!.painted, place.at)),
         })),
       );
       if (places.length > 0) outlines.push({ piece: first, places: calmed(places, 'offMm') });
-      for (const k of later) {
-        const met = ring
-          .flatMap((place) => meeting(plan, cover, covers[k]!, shaped[k]!.shape!.painted, sheet, place, biteMm))
+      for (const k of drawnAsLine ? hiding : later) {
+        const line = !hiding.includes(k);
+        const { painted, facts } = shaped[k]!.shape!;
+        const places = line ? LINES_MM : facts.widthMm < NARROW_MM ? BESIDES_MM : [BESIDE_MM];
+        const over = { cover: covers[k]!, painted, line, places };
+        // Nobody sees where an edge that lies under something else ends beside a line.
+        const open = line ? ring.filter(({ at }) => !hiding.some((h) => contains(shaped[h]!.shape!.painted, at))) : ring;
+        const met = open
+          .flatMap((place) => meeting(plan, cover, over, sheet, place, biteMm))
           .map((m) => ({
             ...m,
             backed: backed(m, first, k),
           }));
-        if (met.length > 0) meetings.push({ first, later: k, places: calmed(calmed(met, 'gapMm'), 'drawnGapMm') });
+        if (met.length > 0) meetings.push({ first, later: k, line, places: calmed(calmed(met, 'gapMm'), 'drawnGapMm') });
       }
     }
   });
@@ -156,23 +169,34 @@ function predicted(
   return [{ ...place, offMm: edge.laidMm - edge.bittenMm + driftOf(plan, sheet, edge.event, place.out) }];
 }
 
+/** What is sewn later along an edge. */
+interface Over {
+  cover: CoverOf;
+  painted: Area;
+  line: boolean;
+  /** Where it is looked for, mm outside the edge. */
+  places: readonly number[];
+}
+
 function meeting(
   plan: StitchPlan,
   cover: CoverOf,
-  over: CoverOf,
-  painted: Area,
+  over: Over,
   sheet: SheetResult,
   place: EdgePlace,
   biteMm: number,
 ): Omit<MeetingPlace, 'backed'>[] {
-  const beside: Point = { x: place.at.x + BESIDE_MM * place.out.x, y: place.at.y + BESIDE_MM * place.out.y };
-  if (!contains(painted, beside)) return [];
+  const { at, out } = place;
+  const meant = (mm: number): boolean => contains(over.painted, { x: at.x + mm * out.x, y: at.y + mm * out.y });
+  if (!over.places.some(meant)) return [];
   const own = edgeOfCover(plan, cover, place, biteMm, 1);
-  const other = edgeOfCover(plan, over, place, biteMm, -1, INWARD_MM, 1.5);
+  const other = over.line
+    ? edgeOfLine(plan, over.cover, place, LINE_WITHIN_MM)
+    : edgeOfCover(plan, over.cover, place, biteMm, -1, INWARD_MM, 1.5);
   if (!own || !other) return [];
   const drawnGapMm = other.laidMm - own.laidMm;
   // What does not meet as drawn was not meant to, or is another matter than the pull.
   if (drawnGapMm > APART_MM) return [];
-  const drift = driftOf(plan, sheet, own.event, place.out, other.event);
+  const drift = driftOf(plan, sheet, own.event, out, other.event);
   return [{ ...place, drawnGapMm, gapMm: drawnGapMm - other.bittenMm + own.bittenMm - drift }];
 }

@@ -132,7 +132,8 @@ export interface Overlap {
 /** Edges of two pieces that meet and gape nowhere by more than a limit, the narrowest overlap first. */
 export function overlapsOf(meetings: readonly MeetingEdge[], gapLimitMm: number): Overlap[] {
   return meetings
-    .flatMap(({ first, later, places }): Overlap[] => {
+    .flatMap(({ first, later, line, places }): Overlap[] => {
+      if (line) return [];
       const least = places.reduce((a, b) => (b.gapMm > a.gapMm ? b : a));
       return least.gapMm > gapLimitMm ? [] : [{ first, later, at: least.at, overlapMm: -least.gapMm }];
     })

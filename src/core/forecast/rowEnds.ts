@@ -116,30 +116,53 @@ const RUNS_ALONG = 0.5;
 
 /** The last row that crosses before a place, as at the end of a column, where no row need end beside it. */
 function lastRowAcross(
-  { x, y }: StitchPlan,
+  plan: StitchPlan,
   cover: CoverOf,
-  { at, out }: EdgePlace,
+  place: EdgePlace,
   sign: 1 | -1,
   inwardMm: number,
   outwardMm: number,
 ): EdgeOfCover | null {
-  const [from, to] = [-inwardMm, outwardMm].map((mm) => ({ x: at.x + mm * out.x, y: at.y + mm * out.y })) as [Point, Point];
   let best: EdgeOfCover | null = null;
-  cover.eachAcross(boundsOf([[from, to]]), (event) => {
-    const local = (i: number): [depth: number, side: number] => {
-      const [dx, dy] = [x[i]! - at.x, y[i]! - at.y];
-      return [dx * out.x + dy * out.y, dy * out.x - dx * out.y];
-    };
-    const [[d0, s0], [d1, s1]] = [local(Math.max(0, event - 1)), local(event)];
-    if (s0 * s1 > 0 || s0 === s1) return;
-    const depth = d0 + ((d1 - d0) * s0) / (s0 - s1);
-    if (depth < -inwardMm || depth > outwardMm) return;
+  eachCrossing(plan, cover, place, inwardMm, outwardMm, (event, depth, ends) => {
     // Thread tapers into its holes: it reaches no farther out than there.
-    const reach = Math.max(sign * d0, sign * d1) + WIDEST_HALF_MM;
+    const reach = Math.max(sign * ends[0], sign * ends[1]) + WIDEST_HALF_MM;
     const laidMm = sign * Math.min(sign * depth + THREAD_WIDTH_MM / 2, reach);
     if (best === null || sign * (laidMm - best.laidMm) > 0) best = { event, laidMm, bittenMm: 0 };
   });
   return best;
+}
+
+/** The inner side of a line that runs along an edge at a place, so far from it at most; null where there is none. */
+export function edgeOfLine(plan: StitchPlan, line: CoverOf, place: EdgePlace, withinMm: number): EdgeOfCover | null {
+  let best: EdgeOfCover | null = null;
+  eachCrossing(plan, line, place, withinMm, withinMm, (event, depth) => {
+    const laidMm = depth - THREAD_WIDTH_MM / 2;
+    if (best === null || laidMm < best.laidMm) best = { event, laidMm, bittenMm: 0 };
+  });
+  return best;
+}
+
+/** Stitches that cross the line through a place square to its edge: how far out they do, and how far out their ends lie, mm. */
+function eachCrossing(
+  { x, y }: StitchPlan,
+  cover: CoverOf,
+  { at, out }: EdgePlace,
+  inwardMm: number,
+  outwardMm: number,
+  call: (event: number, depth: number, ends: readonly [number, number]) => void,
+): void {
+  const [from, to] = [-inwardMm, outwardMm].map((mm) => ({ x: at.x + mm * out.x, y: at.y + mm * out.y })) as [Point, Point];
+  const local = (i: number): [depth: number, side: number] => {
+    const [dx, dy] = [x[i]! - at.x, y[i]! - at.y];
+    return [dx * out.x + dy * out.y, dy * out.x - dx * out.y];
+  };
+  cover.eachAcross(boundsOf([[from, to]]), (event) => {
+    const [[d0, s0], [d1, s1]] = [local(Math.max(0, event - 1)), local(event)];
+    if (s0 * s1 > 0 || s0 === s1) return;
+    const depth = d0 + ((d1 - d0) * s0) / (s0 - s1);
+    if (depth >= -inwardMm && depth <= outwardMm) call(event, depth, [d0, d1]);
+  });
 }
 
 /** Direction into a penetration along the longer of the two stitches that meet there, and that stitch's length. */

@@ -30,8 +30,8 @@ export const DEMOS: readonly Demo[] = [
       quantity: 24,
       notes: 'For the ferry crew. The heron must read from across the deck; keep the reeds slim.',
     },
-    // Sea and hill are drawn in before the heron's body is sewn.
-    byHand: { 'Far hill 2': { pullComp: 1 } },
+    // Sky and hill are drawn in before the ring and the heron's body are sewn.
+    byHand: { Sky: { pullComp: 1.2 }, 'Far hill 1': { pullComp: 0.8 } },
     accepted: [{ rule: 'layers-stacked', pieces: [], reason: 'the head is small and is to stand up; sewn slowly with a 75/11 needle' }],
   },
   {

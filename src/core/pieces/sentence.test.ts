@@ -10,7 +10,7 @@ test('pieces are described as a practitioner would', () => {
     'Satin, mostly 4.0 wide, rows 0.40 apart over a centre run and a zigzag, 0.26 wider at each side.',
   );
   expect(sentence(piece('fill', {}, { angle: 30, underlay: [] }), 20)).toBe(
-    'Fill at 30°, stitches 3.5, rows 0.40 apart, nothing beneath, 0.48 wider at each side.',
+    'Fill at 30°, stitches 3.5, rows 0.40 apart, nothing beneath, 0.45 wider at each side.',
   );
   expect(sentence(piece('run', {}, { style: 'bean', passes: 5 }), 0.4)).toBe('Bean, 5 passes, stitches up to 2.5 mm.');
 });

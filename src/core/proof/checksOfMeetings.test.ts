@@ -22,7 +22,7 @@ const box = (x: number, y: number, w: number, h: number): string => `M${x},${y} 
 
 describe('where pieces meet', () => {
   const place = (mm: number, drawn = 0, x = 0, backed = false): MeetingEdge['places'][number] => ({ at: at(x, 0), out: at(1, 0), gapMm: mm, drawnGapMm: drawn, backed }); // prettier-ignore
-  const edge = (places: MeetingEdge['places']): MeetingEdge[] => [{ first: 0, later: 1, places }];
+  const edge = (places: MeetingEdge['places']): MeetingEdge[] => [{ first: 0, later: 1, line: false, places }];
   const two: MadePiece[] = [{ area: box(-20, -10, 20, 20) }, { area: box(0, -10, 20, 20) }];
   const many = (n: number, of: MeetingEdge['places'][number]): MeetingEdge['places'] => Array.from({ length: n }, () => of);
 

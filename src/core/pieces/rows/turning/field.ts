@@ -1,5 +1,6 @@
 import { resample } from '../../../geometry/line';
 import { dot, mix, scale, sub, unit, type Area, type Line, type Point } from '../../../geometry/point';
+import { UnionFind } from '../../../geometry/unionFind';
 import { hypot } from '../../../units/trig';
 import { gridOver, nodeAt, spread, type Grid } from './fieldGrid';
 import { conjugateGradients, type Graph } from './solve';
@@ -309,6 +310,8 @@ interface PoissonSystem {
   nodes: Int32Array;
   /** Solution of the round before, to start from. */
   x: Float64Array;
+  /** For each unknown what it hangs together with: there φ is known but for one number. */
+  parts: Int32Array;
 }
 
 function poissonSystem(grid: Grid, cut: Uint8Array): PoissonSystem {
@@ -326,7 +329,26 @@ function poissonSystem(grid: Grid, cut: Uint8Array): PoissonSystem {
     join(2, i + grid.nx, (cut[i]! & 2) !== 0);
     join(3, i - grid.nx, (cut[i - grid.nx]! & 2) !== 0);
   });
-  return { graph: { count: nodes.length, beside, degree }, nodes, x: new Float64Array(nodes.length) };
+  const together = new UnionFind(nodes.length);
+  beside.forEach((other, at) => {
+    if (other < nodes.length) together.join(at >> 2, other);
+  });
+  return {
+    graph: { count: nodes.length, beside, degree },
+    nodes,
+    x: new Float64Array(nodes.length),
+    parts: Int32Array.from(nodes, (_, k) => together.root(k)),
+  };
+}
+
+/** Makes the mean of each part 0, so that rows lie the same way about whatever the way of solving. */
+function centre({ parts, x }: PoissonSystem): void {
+  const [sum, count] = [new Float64Array(x.length), new Float64Array(x.length)];
+  parts.forEach((part, k) => {
+    sum[part]! += x[k]!;
+    count[part]!++;
+  });
+  parts.forEach((part, k) => (x[k]! -= sum[part]! / count[part]!));
 }
 
 /** Least squares for φ: every uncut edge wants φ to rise by g n along it. */
@@ -346,6 +368,7 @@ function solveLevels(grid: Grid, levels: PoissonSystem, phi: Float64Array, g: Fl
     }
   });
   conjugateGradients(graph, b, x);
+  centre(levels);
   nodes.forEach((i, k) => (phi[i] = x[k]!));
 }
 
