@@ -12,7 +12,7 @@ const CHOSEN = {
   },
   stitches: { code: 'src/core/stitches', tests: ['src/core/stitches/*.test.ts'] },
   // The route in parts, each with the tests beside it: all together would take hours.
-  grid: { code: 'src/core/route/{coverGrid,cells}.ts', tests: ['src/core/route/coverGrid.test.ts'] },
+  grid: { code: 'src/core/route/{coverGrid,cells}.ts', tests: ['src/core/route/{coverGrid,cells,betweenLetters,ways}.test.ts'] },
   ends: {
     code: 'src/core/route/{startsAndEnds,choices,ways,link,item}.ts',
     tests: ['src/core/route/{startsAndEnds,choices,ways,routeMemory}.test.ts'],
@@ -24,7 +24,7 @@ const CHOSEN = {
   threads: { code: 'src/core/route/threadBlocks.ts', tests: ['src/core/route/threadBlocks.test.ts'] },
   judging: {
     code: 'src/core/route/{objectives,policy,seconds,routeMemory}.ts',
-    tests: ['src/core/route/{objectives,routeMemory}.test.ts'],
+    tests: ['src/core/route/{objectives,routeMemory,policy}.test.ts'],
   },
   places: { code: 'src/core/route/{nearby,morePlaces}.ts', tests: ['src/core/route/{nearby,morePlaces}.test.ts'] },
   // Slow: every order of a few pieces is judged.
