@@ -52,3 +52,11 @@ export function boundsOf(rings: readonly (readonly Point[])[]): Bounds {
 
 export const boundsTouch = (a: Bounds, b: Bounds, margin = 0): boolean =>
   a.minX - margin <= b.maxX && b.minX - margin <= a.maxX && a.minY - margin <= b.maxY && b.minY - margin <= a.maxY;
+
+/** The box about boxes. */
+export const boundsAbout = (boxes: readonly Bounds[]): Bounds => ({
+  minX: Math.min(...boxes.map((b) => b.minX)),
+  minY: Math.min(...boxes.map((b) => b.minY)),
+  maxX: Math.max(...boxes.map((b) => b.maxX)),
+  maxY: Math.max(...boxes.map((b) => b.maxY)),
+});

@@ -1,16 +1,12 @@
 import { at, box } from './itemFixtures';
 import { CELL_MM, cellOf, centreOf, sharedCells, spansAlong, spansOf, type Spans } from './cells';
+import { random } from '../units/random';
 
 const cellsOf = (spans: Spans): string[] => {
   const out: string[] = [];
   for (let i = 0; i < spans.length; i += 3) for (let c = spans[i + 1]!; c <= spans[i + 2]!; c++) out.push(`${spans[i]},${c}`);
   return out.sort();
 };
-function randoms(seed: number): () => number {
-  let s = seed;
-  return () => (s = (s * 1103515245 + 12345) % 2147483648) / 2147483648;
-}
-
 describe('cells', () => {
   it('lie about the hoop’s centre, half a millimetre each', () => {
     expect([cellOf(0), cellOf(0.49), cellOf(0.5), cellOf(-0.01), cellOf(-0.5), cellOf(-0.51)]).toEqual([0, 0, 1, -1, -1, -2]);
@@ -32,7 +28,7 @@ describe('cells', () => {
   it('of a line are all that it passes through', () => {
     expect(cellsOf(spansAlong([[at(0.25, 0.25), at(2.25, 0.25)]]))).toEqual(['0,0', '0,1', '0,2', '0,3', '0,4']);
     expect(cellsOf(spansAlong([[at(0.25, 0.25)]]))).toEqual([]);
-    const next = randoms(6);
+    const next = random(6);
     for (let run = 0; run < 40; run++) {
       const line = Array.from({ length: 3 }, () => at(40 * next() - 20, 40 * next() - 20));
       const found = new Set(cellsOf(spansAlong([line])));
@@ -56,7 +52,7 @@ describe('cells', () => {
   });
 
   it('that two areas share are counted, whatever their runs', () => {
-    const next = randoms(9);
+    const next = random(9);
     for (let run = 0; run < 60; run++) {
       const any = () => [
         ...box(10 * next(), 10 * next(), 1 + 6 * next(), 1 + 6 * next()),

@@ -1,4 +1,4 @@
-import { boundsTouch, type Bounds } from '../geometry/point';
+import { boundsAbout, boundsTouch } from '../geometry/point';
 import { UnionFind } from '../geometry/unionFind';
 import { sharedCells } from './cells';
 import type { Constraints } from './constraints';
@@ -34,7 +34,7 @@ export function byClusters(
       [...new Set(group.flatMap((i) => before[i]!.flatMap((j) => of.get(j) ?? [])))].filter((o) => o !== g),
     );
     if (under.some((list, g) => list.some((o) => o > g))) return run;
-    const boxes = groups.map((group) => boxOf(group.map((i) => items[i]!.box)));
+    const boxes = groups.map((group) => boundsAbout(group.map((i) => items[i]!.box)));
     return nearbyOrder(
       boxes,
       groups.map((_, g) => g),
@@ -59,10 +59,3 @@ function groupsOf<K>(list: readonly number[], kind: (i: number) => K): number[][
   for (const i of list) groups.set(kind(i), [...(groups.get(kind(i)) ?? []), i]);
   return [...groups.values()];
 }
-
-const boxOf = (boxes: readonly Bounds[]): Bounds => ({
-  minX: Math.min(...boxes.map((b) => b.minX)),
-  minY: Math.min(...boxes.map((b) => b.minY)),
-  maxX: Math.max(...boxes.map((b) => b.maxX)),
-  maxY: Math.max(...boxes.map((b) => b.maxY)),
-});

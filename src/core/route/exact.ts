@@ -1,7 +1,7 @@
 import type { Constraints } from './constraints';
 import { ownChoices, type Choices } from './choices';
 import { fromTheEnd, preferred, stepTo, type EvaluateOptions, type Step } from './startsAndEnds';
-import { boundsTouch, emptyBounds, type Bounds } from '../geometry/point';
+import { boundsAbout, boundsTouch } from '../geometry/point';
 import { CoverGrid } from './coverGrid';
 import type { RouteItem } from './item';
 
@@ -78,7 +78,7 @@ export function optimalStretches(
   const { choices, costs, from } = fromTheEnd(ground, items, order, before.length, roughly);
   const first = before.length + pieces.length;
   const rear = after.length > 0 ? { piece: after[0]!, choices: choices[first]!, costs: from[first]! } : null;
-  const box = pieces.reduce((b, i) => united(b, items[i]!.box), emptyBounds());
+  const box = boundsAbout(pieces.map((i) => items[i]!.box));
   const near = (i: number): boolean => boundsTouch(box, items[i]!.box, NEAR_MM);
   const local = { before: before.filter(near), pieces, after: after.filter(near) };
   const reached = rear && near(rear.piece) ? rear : null;
@@ -87,13 +87,6 @@ export function optimalStretches(
   const orders = new SetSearch(around, items, local, reached, constraints, roughly).found();
   return { orders: orders.map((o) => ({ ...o, seconds: o.seconds + away })), asIs: Math.min(...costs) };
 }
-
-const united = (a: Bounds, b: Bounds): Bounds => ({
-  minX: Math.min(a.minX, b.minX),
-  minY: Math.min(a.minY, b.minY),
-  maxX: Math.max(a.maxX, b.maxX),
-  maxY: Math.max(a.maxY, b.maxY),
-});
 
 class SetSearch {
   private readonly pieces: readonly number[];

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Bounds } from '../geometry/point';
 import { nearbyOrder } from './nearby';
+import { random } from '../units/random';
 
 const boxAt = (x: number, y: number): Bounds => ({ minX: x, minY: y, maxX: x + 4, maxY: y + 4 });
 const none = (n: number): number[][] => Array.from({ length: n }, () => []);
@@ -69,11 +70,6 @@ function cost(boxes: readonly Bounds[], order: readonly number[]): number {
   return sum;
 }
 
-function randoms(seed: number): () => number {
-  let s = seed;
-  return () => (s = (s * 1103515245 + 12345) % 2147483648) / 2147483648;
-}
-
 const keeps = (order: readonly number[], before: readonly (readonly number[])[]): boolean =>
   order.every((i, k) => before[i]!.every((j) => order.indexOf(j) < k));
 
@@ -109,7 +105,7 @@ test('few pieces have the best order of all, whatever must come first', () => {
 });
 
 test('no single move and no turn makes an order of many pieces better', () => {
-  const next = randoms(3);
+  const next = random(3);
   for (let run = 0; run < 24; run++) {
     const boxes = Array.from({ length: 10 + (run % 9) }, () => {
       const [x, y, mm] = [80 * next(), 60 * next(), 1 + 11 * next()];
@@ -137,7 +133,7 @@ test('no single move and no turn makes an order of many pieces better', () => {
 });
 
 test('many pieces in a row, a ring or two rows are sewn along it', () => {
-  const next = randoms(8);
+  const next = random(8);
   const shuffled = (places: readonly Bounds[]): Bounds[] =>
     places
       .map((b) => ({ b, k: next() }))

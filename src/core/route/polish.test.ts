@@ -6,13 +6,9 @@ import { optimalStretches } from './exact';
 import type { RouteItem } from './item';
 import { polish } from './polish';
 import { evaluate, type EvaluateOptions } from './startsAndEnds';
+import { random } from '../units/random';
 
 const OPTIONS: EvaluateOptions = { pace: { stitch: 0.08, mm: 0.03, trim: 6, change: 10 }, clean: false, fine: false };
-
-function randoms(seed: number): () => number {
-  let s = seed;
-  return () => (s = (s * 1103515245 + 12345) % 2147483648) / 2147483648;
-}
 
 /** A piece that may be sewn from either of its narrow ends to the other. */
 function bar(x: number, y: number, w: number, h: number, thread = 't'): RouteItem {
@@ -41,7 +37,7 @@ const keeps = (order: readonly number[], { before }: ReturnType<typeof constrain
 
 describe('a stretch of an order', () => {
   it('is put in the best order of all, what is around it left as it is', () => {
-    const next = randoms(12);
+    const next = random(12);
     for (let run = 0; run < 25; run++) {
       const items = jobOf(7, next);
       const constraints = constraintsOf(items);
@@ -70,7 +66,7 @@ describe('a stretch of an order', () => {
 
 describe('a polished order', () => {
   it('is never worse, keeps what lies on what, and no two neighbours of one thread are better the other way round', () => {
-    const next = randoms(5);
+    const next = random(5);
     for (let run = 0; run < 20; run++) {
       const items = jobOf(8, next);
       const constraints = constraintsOf(items);
@@ -96,7 +92,7 @@ describe('a polished order', () => {
   });
 
   it('tells how far it is and is given up when whoever waits gives up', () => {
-    const items = jobOf(10, randoms(3));
+    const items = jobOf(10, random(3));
     const told: number[] = [];
     const run = (progress: (done: number) => void): unknown =>
       polish(new CoverGrid(items), items, given(items), () => 1, {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { oneByOne, searched, threadBlocks } from './threadBlocks';
+import { random } from '../units/random';
 
 interface Case {
   threads: string[];
@@ -13,11 +14,6 @@ const cases = fc
     maxLength: 9,
   })
   .map((list): Case => ({ threads: list.map((l) => l.thread), before: list.map((l, i) => [...new Set(l.under.filter((j) => j < i))]) }));
-
-function randoms(seed: number): () => number {
-  let s = seed;
-  return () => (s = (s * 1103515245 + 12345) % 2147483648) / 2147483648;
-}
 
 /** Pieces that hang together much: each lies on one or two of those before it. */
 function tangled(pieces: number, threads: number, next: () => number): Case {
@@ -85,7 +81,7 @@ test('a thousand pieces of twenty threads are soon put in order', () => {
 
 describe('the search', () => {
   it('needs no more blocks than the best order, where pieces hang together much', () => {
-    const next = randoms(17);
+    const next = random(17);
     let better = 0;
     for (let run = 0; run < 60; run++) {
       const c = tangled(7 + (run % 6), 3 + (run % 4), next);
@@ -112,7 +108,7 @@ describe('the search', () => {
   });
 
   it('keeps to its bounds with hundreds of pieces', () => {
-    const next = randoms(4);
+    const next = random(4);
     const c = tangled(300, 9, next);
     const found = searched(c.threads, c.before);
     expect(sewnIn(c, found)).toBe(300);

@@ -1,9 +1,5 @@
 import { conjugateGradients, type Graph } from './solve';
-
-function randoms(seed: number): () => number {
-  let s = seed;
-  return () => (s = (s * 1103515245 + 12345) % 2147483648) / 2147483648;
-}
+import { random } from '../../../units/random';
 
 /** Nodes of a grid with holes; `known` neighbours more for some, which fix the level. */
 function graphOf(wide: number, high: number, next: () => number, known: number): Graph {
@@ -33,7 +29,7 @@ const times = ({ count, beside, degree }: Graph, x: ArrayLike<number>): number[]
 
 describe('conjugate gradients', () => {
   it('find the values that were hidden in a right side, on any grid with holes', () => {
-    const next = randoms(5);
+    const next = random(5);
     for (let run = 0; run < 40; run++) {
       const graph = graphOf(2 + Math.floor(30 * next()), 2 + Math.floor(30 * next()), next, 0.3);
       // Parts that nothing known touches have no one solution.
@@ -49,7 +45,7 @@ describe('conjugate gradients', () => {
   });
 
   it('settle where only differences are known: each value is that of its neighbours and what is between them', () => {
-    const next = randoms(11);
+    const next = random(11);
     for (let run = 0; run < 20; run++) {
       const graph = graphOf(3 + (run % 20), 12, next, 0);
       const hidden = Array.from({ length: graph.count }, () => next());
@@ -63,7 +59,7 @@ describe('conjugate gradients', () => {
   });
 
   it('leave a solution as it is, and start from what is given', () => {
-    const next = randoms(2);
+    const next = random(2);
     const graph = graphOf(12, 12, next, 0.5);
     const hidden = Float64Array.from({ length: graph.count }, () => next());
     const x = hidden.slice();
