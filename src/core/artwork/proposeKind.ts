@@ -10,7 +10,9 @@ import { strokeOf } from '../geometry/stroke';
 import { distance, type Area } from '../geometry/point';
 import { coverageOf } from '../stitches/coverage';
 import { turnsToAndFro } from '../stitches/fans';
-import { StitchBuffer } from '../stitches/buffer';
+import { bareTravels } from '../stitches/hidden';
+import { layerPeak, weigh } from '../stitches/weight';
+import { StitchBuffer, type StitchColumns } from '../stitches/buffer';
 import type { SatinShape } from '../pieces/satin';
 import { prepareShape, resolveSettings, stitchShape } from '../pieces/registry';
 import type { ResolvedPull } from '../pieces/rules/compensation';
@@ -59,16 +61,56 @@ export function proposeFor(region: Region, options: ProposeOptions): Proposal {
   const at = `${max.toFixed(1)} mm at its widest`;
   if (max < RUN_BELOW_MM) return thinArea(region, at);
   if (max <= limit) {
-    const satin = { area: region.data, settings: {} };
-    if (
-      isEvenStrip(region) ||
-      sewsWell({ kind: 'satin', ...satin }, region.area, options, { seen: region.seen, compact: isCompact(region) })
-    )
-      return { kind: 'satin', why: at, shape: satin };
+    const satin = columnsOf(region, options);
+    if (satin)
+      return { kind: 'satin', why: satin.settings?.corners ? `${at}; rows that turn would pile up at its corner` : at, shape: satin };
     return { kind: 'fill', why: `${at}, but columns would not cover its shape`, shape: { area: region.data, settings: {} } };
   }
   const bars = barsThatCross(region, limit, options);
   return bars ?? { kind: 'fill', why: `over the satin limit of ${limit}`, shape: { area: region.data, settings: {} } };
+}
+
+/** A region as columns that cover it: its corners turned, or where rows would pile up there built of two arms. */
+function columnsOf(region: Region, options: ProposeOptions, widestMm = Infinity): NonNullable<Proposal['shape']> | null {
+  const turned = { area: region.data, settings: {} };
+  if (isEvenStrip(region)) return turned;
+  const tried = (shape: NonNullable<Proposal['shape']>, compact: boolean): Trial | null =>
+    trialOf({ kind: 'satin', ...shape }, region.area, options, { seen: region.seen, compact, widestMm });
+  const judged = (shape: NonNullable<Proposal['shape']>, trial: Trial | null): Judged[] =>
+    trial?.covers ? [{ shape, ...judgedBy(trial) }] : [];
+  const trial = tried(turned, isCompact(region));
+  const first = judged(turned, trial);
+  if (!trial || trial.covered < ALL_BUT_CORNERS) return null;
+  if (first[0] && first[0].layers <= MOST_AT_A_CORNER && trial.barestMm2 < BARE_MM2) return turned;
+  const built = BUILT_CORNERS.map((corners) => ({ area: region.data, settings: { corners } }));
+  const [best] = [...first, ...built.flatMap((shape) => judged(shape, tried(shape, false)))].sort((a, b) => a.faults - b.faults);
+  return best && (best.layers <= PILED_LAYERS || region.width.median < PILED_MM) ? best.shape : null;
+}
+/** Columns that cover less miss more than corners. */
+const ALL_BUT_CORNERS = 0.94;
+/** The crisper first; under a cap the columns need not reach round a corner. */
+const BUILT_CORNERS = ['mitre', 'cap'] as const;
+/** Rows that turn about a sharp inner corner pile up there: with more layers on a square millimetre another corner is tried. */
+const MOST_AT_A_CORNER = 4.5;
+/** A bare spot of so much is seen, mm². */
+const BARE_MM2 = 0.25;
+/** So many break threads and needles: a field is better, unless it were narrower than this, mm. */
+const PILED_LAYERS = 10;
+const PILED_MM = 2;
+
+interface Judged {
+  shape: NonNullable<Proposal['shape']>;
+  /** Layers of thread on the heaviest square millimetre. */
+  layers: number;
+  /** What would be seen of it: bare spots, travel and piled thread. */
+  faults: number;
+}
+
+function judgedBy({ cover, barestMm2 }: Trial): Omit<Judged, 'shape'> {
+  const layers = layerPeak(weigh(cover), Infinity, 1).value;
+  if (layers <= MOST_AT_A_CORNER && barestMm2 === 0) return { layers, faults: 0 };
+  const travel = bareTravels({ ...cover, piece: new Uint16Array(cover.x.length) }).reduce((mm, t) => mm + t.lengthMm, 0);
+  return { layers, faults: 5 * barestMm2 + travel + 2 * Math.max(0, layers - MOST_AT_A_CORNER) };
 }
 
 /** Only so much of a frame of bars is over the limit, where they cross; as a share of the length of its middle. */
@@ -77,8 +119,8 @@ const CROSSINGS = 0.12;
 /** Bars whose crossings alone are over the limit are columns all the same, when none of their rows is. */
 function barsThatCross(region: Region, limit: number, options: ProposeOptions): Proposal | null {
   if (region.width.max > 2 * limit || region.width.median > CROSSING_BARS * limit || shareOver(region, limit) > CROSSINGS) return null;
-  const shape = { area: region.data, settings: {} };
-  if (!sewsWell({ kind: 'satin', ...shape }, region.area, options, { seen: region.seen, widestMm: HARDLY_OVER * limit })) return null;
+  const shape = columnsOf(region, options, HARDLY_OVER * limit);
+  if (!shape) return null;
   return { kind: 'satin', why: `bars of ${region.width.median.toFixed(1)} mm; only their crossings are over the limit of ${limit}`, shape };
 }
 const CROSSING_BARS = 0.85;
@@ -195,16 +237,39 @@ export const sewsAsColumns = (region: Region, shape: NonNullable<Proposal['shape
 export const sewsAsFill = (region: Region, shape: NonNullable<Proposal['shape']>, options: ProposeOptions): boolean =>
   sewsWell({ kind: 'fill', ...shape }, region.area, options, { seen: region.seen });
 
-/** Sews the piece on trial and measures whether it covers its area and keeps to it. */
-function sewsWell(
-  shape: Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>,
+interface Trial {
+  cover: StitchColumns;
+  /** Whether it covers its area and keeps to it. */
+  covers: boolean;
+  /** Share of its area under thread. */
+  covered: number;
+  /** The largest bare spot, mm². */
+  barestMm2: number;
+}
+
+interface Asked {
+  /** What of the area is seen; all unless said. */
+  seen?: Area;
+  /** Whether rows that turn to and fro are held against it. */
+  compact?: boolean;
+  widestMm?: number;
+}
+
+const sewsWell = (shape: Shape, area: Area, options: ProposeOptions, asked: Asked = {}): boolean =>
+  trialOf(shape, area, options, asked)?.covers ?? false;
+
+type Shape = Pick<Piece, 'kind'> & NonNullable<Proposal['shape']>;
+
+/** Sews the piece on trial. @returns null when it cannot be sewn as asked */
+function trialOf(
+  shape: Shape,
   area: Area,
   options: ProposeOptions,
-  { seen = area, compact = false, widestMm = Infinity } = {},
-): boolean {
+  { seen = area, compact = false, widestMm = Infinity }: Asked,
+): Trial | null {
   const piece: Piece = { id: 'trial', name: 'trial', thread: 't', ...shape };
   const prepared = prepareShape(piece);
-  if (!prepared || (prepared as Partial<SatinShape>).widestMm! > widestMm) return false;
+  if (!prepared || (prepared as Partial<SatinShape>).widestMm! > widestMm) return null;
   const out = new StitchBuffer();
   // Ends that are shortened for push are meant to fall short of the drawing.
   const usual = resolveSettings(piece, prepared.facts, options);
@@ -213,9 +278,10 @@ function sewsWell(
   try {
     stitchShape(piece, out, prepared, settings, { start: null, end: null });
   } catch {
-    return false;
+    return null;
   }
-  if (compact && turnsToAndFro(out.columns()) > MOST_TURNS_DEG) return false;
-  const result = coverageOf(area, out.columns(), prepared.areaMm2 > FINE_TRIAL_MM2 ? 0.16 : 0.1, seen);
-  return result.covered >= TRIAL_COVERED && result.spilled <= TRIAL_SPILLED;
+  const cover = out.columns();
+  if (compact && turnsToAndFro(cover) > MOST_TURNS_DEG) return null;
+  const { covered, spilled, barestMm2 } = coverageOf(area, cover, prepared.areaMm2 > FINE_TRIAL_MM2 ? 0.16 : 0.1, seen);
+  return { cover, covered, barestMm2, covers: covered >= TRIAL_COVERED && spilled <= TRIAL_SPILLED };
 }

@@ -1,12 +1,10 @@
 import { random } from '../units/random';
 import { allows, type Constraints } from './constraints';
+import { NO_GAIN } from './leastOf';
 import { moveSome, perturb, singleMoves } from './moves';
 
 /** What an order costs, whatever it is counted in. */
 export type Cost = (order: readonly number[]) => number;
-
-/** So small a gain is none. */
-const NO_GAIN = 1e-9;
 
 /** Moves single pieces and short stretches about as long as that is no worse. Same seed, same outcome. */
 export function localSearch(start: readonly number[], cost: Cost, constraints: Constraints, seed: number): number[] {

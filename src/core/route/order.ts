@@ -49,6 +49,11 @@ export function inBlocks(threads: readonly string[], boxes: readonly Bounds[], u
   return out;
 }
 
+/** That order, where all that must come before a piece has a smaller number; else none. */
+export function blockOrders(threads: readonly string[], boxes: readonly Bounds[], under: readonly (readonly number[])[]): number[][] {
+  return under.some((list, i) => list.some((j) => j > i)) ? [] : [inBlocks(threads, boxes, under)];
+}
+
 /** Earlier pieces that piece `i` lies on, or whose seam it covers. */
 function below(items: readonly OrderItem[], boxes: readonly Bounds[], i: number): number[] {
   const out: number[] = [];

@@ -4,7 +4,7 @@ import { constraintsOf } from './constraints';
 import { CoverGrid } from './coverGrid';
 import { optimalStretches } from './exact';
 import type { RouteItem } from './item';
-import { polish } from './polish';
+import { polish, stretchesFor, stretchesOf } from './polish';
 import { evaluate, type EvaluateOptions } from './startsAndEnds';
 import { random } from '../units/random';
 
@@ -109,6 +109,97 @@ describe('a polished order', () => {
       throw new Error('given up');
     };
     expect(() => run(stop)).toThrow('given up');
+  });
+});
+
+describe('the stretches that are tried', () => {
+  const one = (n: number, thread = 't'): string[] => Array.from({ length: n }, () => thread);
+  const upTo = (n: number): number[] => Array.from({ length: n }, (_, i) => i);
+
+  it('are runs of what hangs together that can be ordered exactly, and windows over each thread', () => {
+    // Clusters of 3, 1 and 2 pieces, all of one thread.
+    expect(stretchesOf(one(6), upTo(6), [0, 0, 0, 3, 4, 4])).toEqual([[0, 3], [4, 6], [0, 5], [2, 6], [4, 6]]); // prettier-ignore
+    // Nine that hang together are too many; eight are not.
+    expect(
+      stretchesOf(
+        one(9),
+        upTo(9),
+        upTo(9).map(() => 0),
+      ),
+    ).not.toContainEqual([0, 9]);
+    expect(
+      stretchesOf(
+        one(8),
+        upTo(8),
+        upTo(8).map(() => 0),
+      )[0],
+    ).toEqual([0, 8]);
+  });
+
+  it('never reach from thread to thread, and follow the order', () => {
+    const threads = ['a', 'b', 'a', 'b', 'a', 'a'];
+    const order = [1, 3, 0, 2, 4, 5];
+    expect(stretchesOf(threads, order, upTo(6))).toEqual([[0, 2], [2, 6], [4, 6]]); // prettier-ignore
+    expect(stretchesOf(threads, upTo(6), upTo(6))).toEqual([[4, 6]]);
+    // Clusters are looked for in the order, not by number.
+    expect(stretchesOf(threads, order, [7, 1, 7, 1, 4, 5])).toEqual([[0, 2], [2, 4], [0, 2], [2, 6], [4, 6]]); // prettier-ignore
+    expect(stretchesOf(['a'], [0], [0])).toEqual([]);
+  });
+
+  it('are fewer where an order takes longer to judge', () => {
+    expect(stretchesFor(2)).toBe(120);
+    expect(stretchesFor(100)).toBeGreaterThan(10);
+    expect(stretchesFor(100)).toBeLessThan(30);
+    expect(stretchesFor(300)).toBeLessThan(stretchesFor(100));
+    expect(stretchesFor(300)).toBeGreaterThan(0);
+  });
+});
+
+describe('polishing', () => {
+  const options = (items: RouteItem[], told: number[] = []) => ({
+    clusters: clustersOf(items),
+    constraints: constraintsOf(items),
+    evaluate: OPTIONS,
+    progress: (done: number) => void told.push(done),
+  });
+
+  it('ends when its stretches are spent, each of which it tries once', () => {
+    // A row whose neighbours change places: many of its stretches look better by themselves, and whoever judges finds none better.
+    const items = Array.from({ length: 60 }, (_, i) => bar((i ^ 1) * 2.2, 0, 2, 8));
+    const told: number[] = [];
+    const judged = new Set<string>();
+    const start = given(items);
+    const order = polish(new CoverGrid(items), items, start, (o) => (judged.add(o.join()), o.join() === start.join() ? 1 : 2), options(items, told)); // prettier-ignore
+    expect(order).toEqual(start);
+    expect(told.length).toBe(Math.min(stretchesFor(60), stretchesOf(one60, start, start).length));
+    expect(told.at(-1)).toBeCloseTo(told.length / stretchesFor(60), 9);
+    expect(judged.size).toBeGreaterThan(5);
+  });
+  const one60 = Array.from({ length: 60 }, () => 't');
+
+  it('leaves an order for none that is judged the same', () => {
+    const items = Array.from({ length: 8 }, (_, i) => bar((i ^ 1) * 2.2, 0, 2, 8));
+    const start = given(items);
+    expect(polish(new CoverGrid(items), items, start, () => 1, options(items))).toEqual(start);
+    expect(start).toEqual(given(items));
+  });
+
+  it('goes on from what it found until its stretches are spent', () => {
+    // Every order is judged better than all before it.
+    const items = Array.from({ length: 40 }, (_, i) => bar((i ^ 1) * 2.2, 0, 2, 8));
+    const told: number[] = [];
+    let cost = 1e6;
+    const order = polish(new CoverGrid(items), items, given(items), () => cost--, options(items, told));
+    expect(order).not.toEqual(given(items));
+    expect(told.length).toBeGreaterThan(
+      stretchesOf(
+        Array.from({ length: 40 }, () => 't'),
+        given(items),
+        given(items),
+      ).length,
+    );
+    expect(told.length).toBeLessThanOrEqual(stretchesFor(40));
+    expect(told.at(-1)).toBeLessThanOrEqual(1);
   });
 });
 

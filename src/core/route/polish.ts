@@ -4,6 +4,7 @@ import type { CoverGrid } from './coverGrid';
 import { EXACT_PIECES, optimalStretches } from './exact';
 import type { Cost } from './improve';
 import type { RouteItem } from './item';
+import { NO_GAIN } from './leastOf';
 import type { EvaluateOptions } from './startsAndEnds';
 
 export interface PolishOptions {
@@ -16,13 +17,12 @@ export interface PolishOptions {
 }
 
 /** Stretches that are affordable: fewer where one order takes longer to judge. */
-const stretchesFor = (pieces: number): number => Math.min(120, Math.round(3000 / pieces ** 1.1));
+export const stretchesFor = (pieces: number): number => Math.min(120, Math.round(3000 / pieces ** 1.1));
 /** Beside what hangs together, stretches of so many pieces are tried, so many apart. */
 const WINDOW = 5;
 const WINDOW_STEP = 2;
 /** Of the orders of a stretch so many are judged with all that comes before. */
 const MOST_JUDGED = 3;
-const NO_GAIN = 1e-9;
 
 /**
  * Puts stretches of an order into their best order, those around them left as they are: what hangs together, such as a letter,
@@ -62,26 +62,30 @@ export function polish(
   };
   for (let gained = true; gained && left > 0;) {
     gained = false;
-    for (const [from, to] of stretchesOf(items, best, options.clusters)) {
+    for (const [from, to] of stretchesOf(
+      items.map((i) => i.thread),
+      best,
+      options.clusters,
+    )) {
       if (left > 0 && improve(from, to)) gained = true;
     }
   }
   return best;
 }
 
-/** From and to positions of the stretches that are tried. */
-function stretchesOf(items: readonly RouteItem[], order: readonly number[], clusters: readonly number[]): [number, number][] {
+/** From and to positions of the stretches that are tried: what hangs together, and a few pieces of one thread at a time. */
+export function stretchesOf(threads: readonly string[], order: readonly number[], clusters: readonly number[]): [number, number][] {
   const out: [number, number][] = [];
   const add = (from: number, to: number): void => {
     if (to - from > 1 && to - from <= EXACT_PIECES) out.push([from, to]);
   };
   let at = 0;
-  for (const run of runsOf(order, (i) => clusters[i]!)) {
-    add(at, at + run.length);
-    at += run.length;
+  for (const { length } of runsOf(order, (i) => clusters[i]!)) {
+    add(at, at + length);
+    at += length;
   }
   at = 0;
-  for (const { length } of runsOf(order, (i) => items[i]!.thread)) {
+  for (const { length } of runsOf(order, (i) => threads[i]!)) {
     for (let from = at; from < at + length - 1; from += WINDOW_STEP) add(from, Math.min(at + length, from + WINDOW));
     at += length;
   }

@@ -5,7 +5,7 @@ import { EXACT_PIECES, optimalOrder } from './exact';
 import type { RouteItem } from './item';
 import { at, box, item, NONE } from './itemFixtures';
 import { objectiveOf, type Objective } from './objectives';
-import { searchOrder } from './search';
+import { budgetOf, searchOrder } from './search';
 import { paceAt } from './seconds';
 import { evaluate, type EvaluateOptions } from './startsAndEnds';
 
@@ -133,6 +133,14 @@ describe('the order that is found', () => {
     const items = itemsOf(Array.from({ length: 12 }, (_, i) => ({ x: i % 6, y: 2 * (i % 2), w: 1, thread: i % 2 ? 'a' : 'b' })));
     const { order } = search(items, 'stops');
     expect(evaluate(new CoverGrid(items), items, order, plain).changes).toBe(1);
+  });
+
+  it('is judged more often where judging is cheap', () => {
+    expect([2, 10].map(budgetOf)).toEqual([800, 800]);
+    expect(budgetOf(11)).toBeGreaterThan(500);
+    expect(budgetOf(11)).toBeLessThan(600);
+    expect(budgetOf(100)).toBe(60);
+    expect(budgetOf(1000)).toBe(20);
   });
 
   it('is given up when whoever waits for it gives up', () => {

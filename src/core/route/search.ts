@@ -5,9 +5,10 @@ import { evaluate, type EvaluateOptions } from './startsAndEnds';
 import { CoverGrid } from './coverGrid';
 import { greedy } from './greedy';
 import type { RouteItem } from './item';
-import { localSearch, refine } from './improve';
+import { localSearch, refine, type Cost } from './improve';
 import { byClusters, clustersOf } from './clusters';
-import { inBlocks } from './order';
+import { leastOf } from './leastOf';
+import { blockOrders } from './order';
 import { polish } from './polish';
 import { roughCost } from './rough';
 
@@ -31,16 +32,18 @@ export function searchOrder(items: readonly RouteItem[], options: SearchOptions)
   if (items.length < 2) return given;
   const ground = new CoverGrid(items);
   const known = new Map<string, number>();
-  const judge = (order: readonly number[], finely = false): number => {
-    const fine = finely && options.evaluate.fine;
-    const key = `${fine} ${order.join(' ')}`;
-    const cost = known.get(key) ?? evaluate(ground, items, order, { ...options.evaluate, fine }).seconds + options.aim.penalty(order);
-    known.set(key, cost);
-    return cost;
-  };
+  const judgeBy =
+    (fine: boolean): Cost =>
+    (order) => {
+      const key = `${fine} ${order.join(' ')}`;
+      const cost = known.get(key) ?? evaluate(ground, items, order, { ...options.evaluate, fine }).seconds + options.aim.penalty(order);
+      known.set(key, cost);
+      return cost;
+    };
+  const [judge, finely] = [judgeBy(false), judgeBy(options.evaluate.fine)];
   const few = items.length <= EXACT_PIECES ? optimalOrder(items, options.constraints, { ...options.evaluate, fine: false }) : null;
   // Nothing is better than the least machine time without anything that the aim minds.
-  if (few && judge(few.order) <= few.seconds + 1e-6) return judge(few.order, true) < judge(given, true) - 1e-9 ? few.order : given;
+  if (few && judge(few.order) <= few.seconds + SAME_SECONDS) return leastOf([given, few.order], finely);
   const seconds = roughCost(items, options.evaluate.pace);
   const cost = (order: readonly number[]): number => seconds(order) + options.aim.penalty(order);
   const starts = [
@@ -48,7 +51,11 @@ export function searchOrder(items: readonly RouteItem[], options: SearchOptions)
     greedy(items, { ...options, byThread: true }),
     greedy(items, { ...options, byThread: false }),
     ...(few ? [few.order] : []),
-    ...blocksOf(items, options.constraints),
+    ...blockOrders(
+      items.map((i) => i.thread),
+      items.map((i) => i.box),
+      options.constraints.before,
+    ),
   ];
   const clusters = clustersOf(items);
   const grouped = byClusters(items, starts.at(-1)!, clusters, options.constraints);
@@ -57,12 +64,7 @@ export function searchOrder(items: readonly RouteItem[], options: SearchOptions)
     options.progress((0.5 * k) / starts.length);
     return localSearch(order, cost, options.constraints, 17 + k);
   });
-  let best = given;
-  let least = judge(given);
-  for (const order of [...starts, ...improved]) {
-    const cost = judge(order);
-    if (cost < least - 1e-9) [best, least] = [order, cost];
-  }
+  let best = leastOf([given, ...starts, ...improved], judge);
   const polished = (items.length <= FEW_ENOUGH ? [best, grouped] : [best]).map((order, k) =>
     polish(ground, items, order, judge, {
       clusters,
@@ -71,31 +73,20 @@ export function searchOrder(items: readonly RouteItem[], options: SearchOptions)
       progress: (done) => options.progress(0.5 + 0.2 * (k + done)),
     }),
   );
-  best = polished.reduce((a, b) => (judge(b) < judge(a) - 1e-9 ? b : a));
-  best = refine(best, judge, {
+  best = refine(leastOf(polished, judge), judge, {
     constraints: options.constraints,
     budget: budgetOf(items.length),
     progress: (done) => options.progress(0.9 + 0.05 * done),
   });
   options.progress(0.95);
-  return judge(best, true) < judge(given, true) - 1e-9 ? best : given;
+  return leastOf([given, best], finely);
 }
 
-/** An order in as few threads' blocks as may be, where what must come first was drawn first. */
-function blocksOf(items: readonly RouteItem[], { before }: Constraints): number[][] {
-  if (before.some((list, i) => list.some((j) => j > i))) return [];
-  const threads = items.map((i) => i.thread);
-  return [
-    inBlocks(
-      threads,
-      items.map((i) => i.box),
-      before,
-    ),
-  ];
-}
+/** Sums of the same seconds in another order. */
+const SAME_SECONDS = 1e-6;
 
 /** So many pieces at most are grouped and polished from there as well. */
 const FEW_ENOUGH = 60;
 
-/** Exact judgements that are affordable. */
-const budgetOf = (n: number): number => (n <= 10 ? 800 : Math.max(20, Math.round(6000 / n)));
+/** Exact judgements that are affordable for so many pieces. */
+export const budgetOf = (n: number): number => (n <= 10 ? 800 : Math.max(20, Math.round(6000 / n)));

@@ -49,5 +49,24 @@ test('cells where nothing lies count for nothing', () => {
   far.push(0, 0, Role.cover);
   far.push(0, 0, Role.cover, Command.jump);
   far.push(60, 40, Role.cover, Command.jump);
-  expect(coverageOf(area, far.columns())).toEqual({ covered: 0, spilled: 0 });
+  expect(coverageOf(area, far.columns())).toMatchObject({ covered: 0, spilled: 0 });
+});
+
+test('the largest bare spot is told, not the sum of all', () => {
+  // Without rows from 3 to 5 and from 7 to 8: 2.0 and 0.8 mm are left between threads, over the 19.5 mm inside the edges.
+  const out = new StitchBuffer();
+  for (let k = 0; k <= 25; k++) {
+    const y = 0.4 * k;
+    if ((y > 3 && y < 5) || (y > 7 && y < 8)) continue;
+    out.push(0, y, Role.cover, Command.jump);
+    out.push(0, y, Role.cover);
+    out.push(20, y, Role.cover);
+  }
+  const { barestMm2, covered } = coverageOf(area, out.columns());
+  expect(barestMm2).toBeGreaterThan(1.8 * 19.5);
+  expect(barestMm2).toBeLessThan(2.2 * 19.5);
+  expect((1 - covered) * 19.5 * 9.5).toBeGreaterThan(barestMm2 + 0.4 * 19.5);
+  expect(coverageOf(area, rows(0.4)).barestMm2).toBeLessThan(0.1);
+  // Two bare halves that touch at no side are two spots.
+  expect(coverageOf(area, rows(0.4, 4.8, 5.2)).barestMm2).toBeLessThan(4.9 * 19.5);
 });

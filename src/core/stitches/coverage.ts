@@ -11,6 +11,8 @@ export interface Coverage {
   covered: number;
   /** Area under thread more than 0.9 mm outside the drawing, as a share of the drawn area. */
   spilled: number;
+  /** The largest spot of that area that is bare, mm². */
+  barestMm2: number;
 }
 
 const INSIDE_MM = 0.25;
@@ -48,5 +50,26 @@ export function coverageOf(area: Area, stitches: StitchColumns, cellMm = 0.1, se
     if (cell & 8) drawn++;
     if ((cell & 6) === 4) spilled++;
   }
-  return { covered: inner === 0 ? 1 : covered / inner, spilled: spilled / Math.max(1, drawn) };
+  const barestMm2 = covered === inner ? 0 : largestSpot(data, mask.columns, (cell) => (cell & 5) === 1) * cellMm * cellMm;
+  return { covered: inner === 0 ? 1 : covered / inner, spilled: spilled / Math.max(1, drawn), barestMm2 };
+}
+
+/** Cells of the largest spot of a kind; its cells share sides. */
+function largestSpot(data: Uint8Array, columns: number, isOf: (cell: number) => boolean): number {
+  const seen = new Uint8Array(data.length);
+  let most = 0;
+  for (let i = 0; i < data.length; i++) {
+    if (seen[i] || !isOf(data[i]!)) continue;
+    seen[i] = 1;
+    const spot = [i];
+    for (const at of spot) {
+      for (const next of [at - 1, at + 1, at - columns, at + columns]) {
+        if (next < 0 || next >= data.length || seen[next] || !isOf(data[next]!)) continue;
+        seen[next] = 1;
+        spot.push(next);
+      }
+    }
+    most = Math.max(most, spot.length);
+  }
+  return most;
 }

@@ -119,9 +119,9 @@ function peakOf(
 const LAYER_SIDE_MM = 2;
 const HOLE_SIDE_MM = 1;
 
-/** Layers of thread: length times width per area, over squares of 2 mm. A fill at 0.40 is one layer, a satin at 0.40 two. */
-export function layerPeak(weight: Weight, limit: number): Peak {
-  return peakOf(weight, weight.thread, LAYER_SIDE_MM, THREAD_WIDTH_MM / (LAYER_SIDE_MM * LAYER_SIDE_MM), limit);
+/** Layers of thread: length times width per area, over squares of 2 mm or `sideMm`. A fill at 0.40 is one layer, a satin at 0.40 two. */
+export function layerPeak(weight: Weight, limit: number, sideMm = LAYER_SIDE_MM): Peak {
+  return peakOf(weight, weight.thread, sideMm, THREAD_WIDTH_MM / (sideMm * sideMm), limit);
 }
 
 /** Layers of thread at the thickest place; 0 for a plan that sews nothing. */

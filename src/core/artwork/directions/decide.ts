@@ -13,6 +13,8 @@ export interface Field {
   region: number;
   hex: string;
   area: Area;
+  /** Its narrow stretches: the direction in which each runs, degrees, and how far, mm. */
+  narrow: readonly { deg: number; mm: number }[];
 }
 
 /** Something sewn whose rows run as its shape has it, a column say. */
@@ -44,6 +46,9 @@ export interface DecidedDirection {
 const STEPS = 1;
 const ALONG = 0.12;
 const LONG_ROWS = 0.08;
+const LENGTHWISE = 0.7;
+/** Rows that run so nearly along a narrow stretch cross it at too long a slant, degrees. */
+const LENGTHWISE_DEG = 35;
 const BESIDE = 1.6;
 const ON_TOP = 4;
 /** However small, a detail whose rows sink into those beneath is lost: it counts as so much longer, mm. */
@@ -64,6 +69,7 @@ const ALIKE_DEG = 4;
 const REASONS = {
   steps: 'turned so that its edges end in fewer steps',
   along: 'turned to cross its long edges',
+  lengthwise: 'turned to cross where it is narrow',
   longRows: 'rows run the shorter way of the shape',
   beside: 'turned to differ from the rows beside it',
   onTop: 'turned to cross what it lies on, or what lies on it',
@@ -121,7 +127,7 @@ class DirectionCosts {
   /** What a direction costs whatever the others are. */
   own(i: number, deg: number): Partial<Costs> {
     const shape = this.shapes[i]!;
-    const { region } = this.fields[i]!;
+    const { region, narrow } = this.fields[i]!;
     let onTop = 0;
     for (const c of this.columnsOn[i]!) {
       const rows = c.rows();
@@ -131,6 +137,7 @@ class DirectionCosts {
       steps: STEPS * shape.stepsMm(deg),
       // The short ends of a bar cost next to nothing.
       along: (ALONG * shape.alongMm(deg) ** 2) / Math.max(1, shape.perimeter),
+      lengthwise: LENGTHWISE * narrow.reduce((sum, s) => sum + (apart(s.deg, deg) < LENGTHWISE_DEG ? s.mm : 0), 0),
       longRows: LONG_ROWS * shape.perimeter * shape.longRows(deg),
       unusual: (UNUSUAL * shape.perimeter * apart(deg, shape.usual)) / 90,
       notLevel: this.surroundings.unstable && shape.areaMm2 >= BROAD_MM2 ? (NOT_LEVEL * shape.perimeter * apart(deg, 0)) / 90 : 0,
@@ -177,6 +184,7 @@ class DirectionCosts {
     const sum: Costs = {
       steps: 0,
       along: 0,
+      lengthwise: 0,
       longRows: 0,
       beside: 0,
       onTop: 0,

@@ -16,7 +16,7 @@ function decide(areas: readonly Area[], { hexes, columns = [] }: { hexes?: reado
     around.picture,
   );
   const fields: Field[] = areas.flatMap((area, region) =>
-    columns.some((c) => c.region === region) ? [] : [{ region, hex: hexOf(region), area }],
+    columns.some((c) => c.region === region) ? [] : [{ region, hex: hexOf(region), area, narrow: [] }],
   );
   return decideDirections(fields, { columns, around, mirrored, twins: areas.map(() => null), unstable: false });
 }

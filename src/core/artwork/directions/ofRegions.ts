@@ -10,6 +10,7 @@ import type { Proposal } from '../proposeKind';
 import type { Twin } from '../twins';
 import { decideDirections, type Column, type DecidedDirection, type Field } from './decide';
 import { directionOf } from './fieldShape';
+import { narrowStretches } from './narrow';
 import { mayTurn, turnedDetail } from './turnedDetails';
 import { mirrorImages } from './mirror';
 import type { Neighbourhood } from './neighbourhood';
@@ -43,7 +44,9 @@ export function directionsOf(
   { twins, limitMm, unstable, sews }: DirectionOptions,
 ): Directions {
   const fields = sewn.flatMap(({ region, proposal, painted }, i): Field[] =>
-    proposal.kind === 'fill' && !proposal.shape?.slants ? [{ region: i, hex: region.hex, area: painted }] : [],
+    proposal.kind === 'fill' && !proposal.shape?.slants
+      ? [{ region: i, hex: region.hex, area: painted, narrow: narrowStretches(region.axis) }]
+      : [],
   );
   if (fields.length === 0) return { fields: new Map(), details: new Map() };
   const free = sewn.map((s, i) => fields.some((f) => around.onShare(i, f.region) > ON_GROUND_SHARE) && mayTurn(s, limitMm));

@@ -38,8 +38,9 @@ export function corneredColumns(
   corners: Corners,
   nextNode: () => number,
 ): Column[] | null {
+  if (chain.startsAs === 'loop') return corneredRing(chain, sampled, edges, corners, nextNode);
   const found = cornersIn(sampled);
-  if (found.length === 0 || chain.startsAs === 'loop') return null;
+  if (found.length === 0) return null;
   const inner = chain.stops.slice(1, -1).map((stop, k) => ({ node: stop.node, at: sampled.stopAt[k + 1]! }));
   const nodeAt = (c: Corner): number => inner.find((s) => s.at >= c.from && s.at <= c.to)?.node ?? nextNode();
   const nodes = [chain.stops[0]!.node, ...found.map(nodeAt), chain.stops[chain.stops.length - 1]!.node];
@@ -64,6 +65,33 @@ export function corneredColumns(
     const made = whole ? cutAtJoints(whole, joints) : [];
     const cap =
       corners === 'cap' && endsAs === null ? capColumn(arm.stretch.points, arms[k + 1]!.stretch.points, found[k]!.half, edges) : null;
+    return cap ? [...made, { from: to, to: nextNode(), track: cap }] : made;
+  });
+}
+
+/** Columns of a ring from corner to corner; null when it has none, or where other columns join it. */
+function corneredRing(
+  chain: Chain,
+  { points, radii }: Sampled,
+  edges: EdgeIndex,
+  corners: Corners,
+  nextNode: () => number,
+): Column[] | null {
+  const period = points.length - 1;
+  if (chain.stops.length > 2) return null;
+  const round = <T>(list: readonly T[]): T[] => [...list.slice(0, -1), ...list.slice(0, -1), ...list.slice(0, -1)];
+  const thrice = { points: round(points), radii: round(radii), stopAt: [] };
+  const all = cornersIn(thrice).filter((c) => c.from + c.to >= period);
+  const found = all.filter((c) => c.from + c.to <= all[0]!.from + all[0]!.to + 2 * period);
+  if (found.length < 2) return null;
+  const arms = armsOf(thrice, found).slice(1, -1);
+  const nodes = arms.map(nextNode);
+  return arms.flatMap((arm, k): Column[] => {
+    const [from, to] = [nodes[k]!, nodes[(k + 1) % arms.length]!];
+    const track = armTrack(arm, edges, corners, null, null);
+    const made = track ? [{ from, to, track, tuckedAt: corners === 'cap' ? [from] : [], buttsTo: corners === 'butt' }] : [];
+    const after = arms[(k + 1) % arms.length]!;
+    const cap = corners === 'cap' ? capColumn(arm.stretch.points, after.stretch.points, found[k + 1]!.half, edges) : null;
     return cap ? [...made, { from: to, to: nextNode(), track: cap }] : made;
   });
 }
@@ -157,10 +185,13 @@ function armsOf({ points, radii }: Sampled, corners: readonly Corner[]): Arm[] {
   });
 }
 
+/** A drawn point is sewn this far out, in halves of the width. */
+const POINTED_HALVES = 4.2;
+
 function armTrack(arm: Arm, edges: EdgeIndex, corners: Corners, startsAs: ChainEnd | null, endsAs: ChainEnd | null) {
   const { stretch, radii } = arm;
   const usual = radii.slice().sort((a, b) => a - b)[radii.length >> 1]!;
-  const join = joinOf(corners, usual, lineLength(stretch.points));
+  const join = joinOf(corners, usual, lineLength(stretch.points), POINTED_HALVES);
   let line: Point[] = stretch.points.slice();
   if (endsAs === null) line = turned(line, join.after(stretch.turnAfter));
   else {
@@ -175,7 +206,10 @@ function armTrack(arm: Arm, edges: EdgeIndex, corners: Corners, startsAs: ChainE
   if (line.length < 3) return null;
   const middle = smooth(line, 4, false);
   const widest = radii.reduce((a, b) => Math.max(a, b), 0);
-  const reach = (): number => widest * 1.04 + 0.02;
+  // Near a corner rows must not reach into the other arm; elsewhere they end where the outline is.
+  const near = Math.round((1.5 * widest) / STEP_MM);
+  const [first, last] = [startsAs === null ? near : 0, middle.length - (endsAs === null ? near : 0)];
+  const reach = (i: number): number => (i < first || i >= last ? widest * 1.04 + 0.02 : widest * 1.5 + 0.1);
   const directions = calmTangents(middle, false, Math.max(2, Math.round((0.5 * usual) / STEP_MM)));
   const track = castRows(middle, directions, reach, reach, edges);
   return track && corners === 'mitre' ? mitred(track, stretch) : track;

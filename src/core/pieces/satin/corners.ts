@@ -62,30 +62,42 @@ export function splitAtCorners(line: readonly Point[], closed: boolean, sharpRad
   });
 }
 
+type Row = readonly [Point, Point];
+
 /** Rows cut off where they cross the mitre line of the corner at either end, plus the lap; rows wholly beyond it go. */
 export function mitred(track: Track, s: Stretch): Track | null {
-  let left = track.left.slice();
-  let right = track.right.slice();
-  const cut = (corner: Point, mitre: Point | null, inward: Point): void => {
-    if (!mitre) return;
-    const side = Math.sign(cross(mitre, inward)) || 1;
-    // Positive on this column's side of the mitre line, and up to half the lap beyond it.
-    const within = (p: Point): number => cross(mitre, sub(p, corner)) * side + MITRE_LAP_MM / 2;
-    const kept = left.flatMap((l, i): [Point, Point][] => {
-      const r = right[i]!;
-      const [a, b] = [within(l), within(r)];
-      if (a < 0 && b < 0) return [];
-      const at = mix(l, r, a / (a - b));
-      const row: [Point, Point] = a < 0 ? [at, r] : b < 0 ? [l, at] : [l, r];
-      return distance(...row) < LEAST_ROW_MM ? [] : [row];
-    });
-    left = kept.map((k) => k[0]);
-    right = kept.map((k) => k[1]);
-  };
   const n = s.points.length;
-  cut(s.points[0]!, s.mitreBefore, sub(s.points[1]!, s.points[0]!));
-  cut(s.points[n - 1]!, s.mitreAfter, sub(s.points[n - 2]!, s.points[n - 1]!));
-  return left.length < 2 ? null : makeTrack(left, right);
+  let rows: Row[] = track.left.map((l, i) => [l, track.right[i]!]);
+  if (s.mitreBefore) rows = cutAtMitre(rows, s.points[0]!, s.mitreBefore, sub(s.points[1]!, s.points[0]!));
+  if (s.mitreAfter) {
+    rows = cutAtMitre(rows.reverse(), s.points[n - 1]!, s.mitreAfter, sub(s.points[n - 2]!, s.points[n - 1]!)).reverse();
+  }
+  return rows.length < 2
+    ? null
+    : makeTrack(
+        rows.map(([l]) => l),
+        rows.map(([, r]) => r),
+      );
+}
+
+/** Cuts rows, the one at the corner first, up to the first that lies wholly on its own side: a column may bend round behind the line. */
+function cutAtMitre(rows: readonly Row[], corner: Point, mitre: Point, inward: Point): Row[] {
+  const side = Math.sign(cross(mitre, inward)) || 1;
+  // Positive on this column's side of the mitre line, and up to half the lap beyond it.
+  const within = (p: Point): number => cross(mitre, sub(p, corner)) * side + MITRE_LAP_MM / 2;
+  const isClear = ([l, r]: Row): boolean => within(l) >= 0 && within(r) >= 0;
+  // In the very point of a corner rows are so short that they lie within the lap.
+  const first = rows.findIndex((row) => !isClear(row));
+  const clear = first < 0 ? 0 : rows.findIndex((row, i) => i > first && isClear(row));
+  const cut = clear < 0 ? rows.length : clear;
+  const kept = rows.slice(0, cut).flatMap(([l, r]): Row[] => {
+    const [a, b] = [within(l), within(r)];
+    if (a < 0 && b < 0) return [];
+    const at = a < 0 || b < 0 ? mix(l, r, a / (a - b)) : l;
+    const row: Row = a < 0 ? [at, r] : b < 0 ? [l, at] : [l, r];
+    return distance(...row) < LEAST_ROW_MM ? [] : [row];
+  });
+  return [...kept, ...rows.slice(cut)];
 }
 
 /** Rows shorter than this at the point of a mitre are left to the neighbour, mm. */

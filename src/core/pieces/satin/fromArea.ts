@@ -37,7 +37,7 @@ export function networkFromArea(area: Area, corners: Corners = 'turn', axis: Med
     return compactColumn(area, edges, axis.maxRadius);
   let node = FIRST_CORNER_NODE;
   const nextNode = (): number => node++;
-  const columns = stringChains(branches).flatMap((chain) => {
+  const columns = stringChains(branches, corners !== 'turn').flatMap((chain) => {
     const sampled = sampleChain(chain);
     const cornered = corners === 'turn' ? null : corneredColumns(chain, bridged(sampled, chain), edges, corners, nextNode);
     return cornered ?? columnsOf(chain, sampled, edges);

@@ -89,10 +89,19 @@ function trackAlong(s: Stretch, spec: StrokeSpec, edges: EdgeIndex, loop: boolea
   return track && corners === 'mitre' && !loop ? mitred(track, s) : track;
 }
 
-/** How far a stretch goes on beyond a corner (positive) or stays back from it (negative), at its start and its end, mm. */
-export function joinOf(corners: Corners, half: number, length: number): { before(turn: number): number; after(turn: number): number } {
+/**
+ * How far a stretch goes on beyond a corner (positive) or stays back from it (negative), at its start and its end, mm.
+ * @param mostHalves how far a mitre may reach, in halves of the width
+ */
+export function joinOf(
+  corners: Corners,
+  half: number,
+  length: number,
+  mostHalves = MITRE_HALVES,
+): { before(turn: number): number; after(turn: number): number } {
   const most = length * 0.6;
-  if (corners === 'mitre') return { before: (turn) => mitreReach(turn, half), after: (turn) => mitreReach(turn, half) };
+  const beyond = (turn: number): number => mitreReach(turn, half, mostHalves);
+  if (corners === 'mitre') return { before: beyond, after: beyond };
   if (corners === 'cap') {
     const back = (turn: number): number => -Math.min(most / 2, Math.max(0, mitreReach(turn, half) - CAP_LAP_MM));
     return { before: back, after: back };
@@ -101,10 +110,12 @@ export function joinOf(corners: Corners, half: number, length: number): { before
 }
 
 /** How far a column runs on past its corner so that it fills the outer side of the join, mm. */
-function mitreReach(turn: number, half: number): number {
-  const t = Math.min(turn, PI * 0.75) / 2;
-  return Math.min(half * 2.2, (half * sin(t)) / Math.max(0.2, cos(t)));
+function mitreReach(turn: number, half: number, mostHalves = MITRE_HALVES): number {
+  const t = Math.min(turn, PI * 0.9) / 2;
+  return Math.min(half * mostHalves, (half * sin(t)) / cos(t));
 }
+/** Beyond this a stroke's mitre is cut off. */
+const MITRE_HALVES = 2.2;
 
 const closeLoop = (ring: Point[]): Point[] => [...ring, ring[0]!];
 
