@@ -1,6 +1,6 @@
 import { recipeFor } from '../cloth/house';
 import type { Brief, Job, Piece } from '../document/types';
-import type { MeetingEdge } from '../forecast/edgeMeetings';
+import type { MeetingEdge, PredictedOutline } from '../forecast/edgeMeetings';
 import { dataToRings } from '../geometry/path';
 import { boundsOf } from '../geometry/point';
 import { areaOf } from '../geometry/area';
@@ -33,6 +33,7 @@ export interface MadeContext {
   figures?: Partial<PlanFigures>;
   weight?: Weight;
   meetings?: readonly MeetingEdge[];
+  outlines?: readonly PredictedOutline[];
   route?: Pick<RouteInput, 'items' | 'pieces'>;
 }
 
@@ -85,7 +86,7 @@ export function contextOf(made: readonly MadePiece[], of: MadeContext = {}): Pro
     },
     weightOf: (p) => job.threads.find((t) => t.id === p.thread)?.weight ?? 40,
     weight: () => of.weight ?? weigh(plan),
-    forecast: () => ({ meetings: of.meetings ?? [] }) as unknown as ReturnType<ProofContext['forecast']>,
+    forecast: () => ({ meetings: of.meetings ?? [], outlines: of.outlines ?? [] }) as unknown as ReturnType<ProofContext['forecast']>,
     route: () => of.route as RouteInput,
   };
 }

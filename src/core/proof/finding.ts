@@ -12,20 +12,31 @@ export interface Fix {
   /** Fields of pieces to set; `settings` are merged into those that the piece has, undefined takes one away; `then` comes right after it. */
   pieces?: { id: string; patch?: Partial<Piece>; settings?: SettingsPatch; without?: (keyof Piece)[]; then?: Piece }[];
   brief?: Partial<Brief>;
-  /** A piece to be sewn right after another, ids. */
-  sewRightAfter?: { piece: string; after: string };
+  /** Pieces to be sewn right after others, ids. */
+  sewRightAfter?: { piece: string; after: string }[];
   /** Ids of pieces whose edges are to be corrected for the pull; that is worked out when it is asked for. */
   correct?: string[];
 }
 
-/** What a check found, with its measure. */
+/** One place of a finding, and the ids of the pieces that it concerns there. */
+export interface Place {
+  at: Point;
+  pieces: string[];
+}
+
+/** What a check found, with its measure. What has one cause at many places is one finding. */
 export interface Finding {
   /** Stable name of the rule. */
   rule: string;
   severity: Severity;
-  /** Ids of the pieces that it concerns; none when it concerns the whole job. */
+  /** Ids of all pieces that it concerns; none when it concerns the whole job. */
   pieces: string[];
+  /** The worst place, and all of them, the worst first. */
   at: Point;
+  places: Place[];
+  /** Cloth that it spoils at all places, mm². */
+  spoilsMm2: number;
+  /** At the worst place. */
   measured: number;
   limit: number;
   unit: 'mm' | 'mm²' | '°' | '' | 'per mm²' | 'layers';
@@ -40,5 +51,5 @@ export interface Finding {
   accepted?: string;
 }
 
-/** What a check says; its rule and severity are the check's own. */
-export type Found = Omit<Finding, 'rule' | 'severity' | 'accepted'> & { severity?: Severity };
+/** What a check says of one place; its rule and severity are the check's own. */
+export type Found = Omit<Finding, 'rule' | 'severity' | 'accepted' | 'places' | 'spoilsMm2'> & { severity?: Severity; spoilsMm2?: number };

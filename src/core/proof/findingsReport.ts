@@ -10,6 +10,7 @@ export const findingsReport = (findings: readonly Finding[]) =>
     piece: f.pieces[0] ?? null,
     pieces: f.pieces,
     at: [round(f.at.x), round(f.at.y)],
+    places: f.places.map(({ at, pieces }) => ({ at: [round(at.x), round(at.y)], pieces })),
     measured: round(f.measured),
     limit: round(f.limit),
     unit: f.unit,

@@ -14,15 +14,18 @@ export interface LetterHeights {
 /** Within this of straight up or down an edge is the top or the bottom of a letter. */
 const LEVEL = 0.97;
 
+/** How high a letter is predicted to come out, mm; null where its top or its bottom is not known. */
+export function predictedHeight({ index, heightMm }: Letter, outlines: Forecast['outlines']): number | null {
+  const places = outlines.filter((o) => o.piece === index).flatMap((o) => o.places);
+  const [top, bottom] = [-1, 1].map((side) => places.filter((p) => side * p.out.y > LEVEL));
+  if (!top || !bottom || top.length === 0 || bottom.length === 0) return null;
+  const moved = (ps: typeof places): number => ps.reduce((sum, p) => sum + p.offMm, 0) / ps.length;
+  return heightMm + moved(top) + moved(bottom);
+}
+
 /** Predicted heights of rows that have both flat and round letters: round ones should come out as high as flat ones, not lower. */
 export function letterHeightsOf(job: Job, shaped: readonly Shaped[], { outlines }: Pick<Forecast, 'outlines'>): LetterHeights[] {
-  const heightOf = ({ index, heightMm }: Letter): number | null => {
-    const places = outlines.filter((o) => o.piece === index).flatMap((o) => o.places);
-    const [top, bottom] = [-1, 1].map((side) => places.filter((p) => side * p.out.y > LEVEL));
-    if (!top || !bottom || top.length === 0 || bottom.length === 0) return null;
-    const moved = (ps: typeof places): number => ps.reduce((sum, p) => sum + p.offMm, 0) / ps.length;
-    return heightMm + moved(top) + moved(bottom);
-  };
+  const heightOf = (letter: Letter): number | null => predictedHeight(letter, outlines);
   const mean = (letters: readonly Letter[]): number | null => {
     const heights = letters.map(heightOf).filter((h): h is number => h !== null);
     return heights.length === 0 ? null : heights.reduce((a, b) => a + b, 0) / heights.length;

@@ -4,11 +4,13 @@ import type { Forecast } from '../forecast/forecast';
 import type { Planner } from '../plan/planner';
 import type { StitchPlan } from '../plan/plan';
 import { proofContext } from './context';
-import { SEVERITIES, type Finding, type Fix } from './finding';
+import type { Finding, Fix } from './finding';
+import { gathered, type FoundAt } from './gather';
 import { CHECKS } from './registry';
 
 /**
- * All findings of a job, the gravest first; those that a person accepted keep the reason.
+ * All findings of a job, what has one cause as one, the gravest first; those that a person accepted keep the reason.
+ * What was accepted without naming pieces is accepted wherever it is found.
  * @param forecast of the same job, when it is known already
  * @param progress called with the share of rules looked at, 0 to 1; may throw to give up
  */
@@ -21,30 +23,30 @@ export function prove(
 ): Finding[] {
   const context = proofContext(job, planner, plan, forecast);
   const found = CHECKS.flatMap((check, i) => {
-    const own = check.find(context).map((f): Finding => ({ severity: check.severity, ...f, rule: check.rule }));
+    const own = check.find(context).map((f): FoundAt => ({ severity: check.severity, ...f, rule: check.rule }));
     progress((i + 1) / CHECKS.length);
     return own;
   });
-  return found
-    .map((f) => {
-      const accepted = (job.accepted ?? []).find((a) => a.rule === f.rule && samePieces(a.pieces, f.pieces));
-      return accepted ? { ...f, accepted: accepted.reason } : f;
-    })
-    .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
+  const names = new Map(job.pieces.map((p) => [p.id, p.name]));
+  const judged = found.map((f) => {
+    const accepted = (job.accepted ?? []).find((a) => a.rule === f.rule && (a.pieces.length === 0 || samePieces(a.pieces, f.pieces)));
+    return accepted ? { ...f, accepted: accepted.reason } : f;
+  });
+  return gathered(judged, (id) => names.get(id) ?? id);
 }
 
 /** Whether two findings concern the same pieces. */
 export const samePieces = (a: readonly string[], b: readonly string[]): boolean => a.length === b.length && a.every((id) => b.includes(id));
 
 /** Pieces with one of them moved right after another. */
-function movedAfter(pieces: readonly Piece[], { piece, after }: NonNullable<Fix['sewRightAfter']>): Piece[] {
+function movedAfter(pieces: readonly Piece[], { piece, after }: NonNullable<Fix['sewRightAfter']>[number]): Piece[] {
   const moved = pieces.find((p) => p.id === piece);
   return moved ? pieces.flatMap((p) => (p.id === piece ? [] : p.id === after ? [p, moved] : [p])) : pieces.slice();
 }
 
 /** The job with a fix made. */
 export function withFix(before: Job, fix: Fix): Job {
-  const job = fix.sewRightAfter ? { ...before, pieces: movedAfter(before.pieces, fix.sewRightAfter) } : before;
+  const job = { ...before, pieces: (fix.sewRightAfter ?? []).reduce(movedAfter, before.pieces) };
   return {
     ...job,
     brief: { ...job.brief, ...fix.brief },

@@ -40,15 +40,28 @@ import { tieDoubled } from './checks/tieDoubled';
 import { underlayOutside } from './checks/underlayOutside';
 import { underlayTooHeavy } from './checks/underlayTooHeavy';
 import { unsewnSlot } from './checks/unsewnSlot';
+import { outlineNudged } from './checks/outlineNudged';
+import { compensationLow } from './checks/compensationLow';
+import { borderEarly } from './checks/borderEarly';
+import { coverMissing } from './checks/coverMissing';
+import { sizeDiffers } from './checks/sizeDiffers';
+import { colourReturns } from './checks/colourReturns';
+import { tooHeavy } from './checks/tooHeavy';
+import { threadCrossesCloth } from './checks/threadCrossesCloth';
 
 /** All rules, in the order in which findings of one severity are listed. */
 export const CHECKS: readonly Check[] = [
   outsideHoop,
+  sizeDiffers,
   stitchTooLong,
   jumpUntrimmed,
   stitchTooShort,
   gapForecast,
+  coverMissing,
+  outlineNudged,
+  compensationLow,
   clothMismatch,
+  tooHeavy,
   satinTooWide,
   satinTooNarrow,
   lineTooThin,
@@ -69,9 +82,11 @@ export const CHECKS: readonly Check[] = [
   foamTooOpen,
   foamTravel,
   travelVisible,
+  threadCrossesCloth,
   tieMissing,
   tiesPiled,
   tieDoubled,
+  borderEarly,
   capOrder,
   capTooTall,
   outlineLate,
@@ -81,6 +96,7 @@ export const CHECKS: readonly Check[] = [
   sectionHopping,
   sameDirectionSections,
   trimAvoidable,
+  colourReturns,
   stopsExceedColours,
   offCentre,
   tooManyNodes,

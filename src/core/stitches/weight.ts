@@ -79,22 +79,12 @@ export interface Peak {
   areaAboveMm2: number;
 }
 
-/**
- * Looks at a quantity over the squares of `sideMm` at every cell, which is each square's upper left one.
- * @param factor what the sum over a square is multiplied by
- */
-function peakOf(
-  { left, top, columns, rows }: Weight,
-  values: Float32Array | Uint16Array,
-  sideMm: number,
-  factor: number,
-  limit: number,
-): Peak {
+/** A quantity summed over the square of `sideMm` at every cell, which is the square's upper left one. */
+function overSquares({ columns, rows }: Weight, values: Float32Array | Uint16Array, sideMm: number): Float64Array {
   const side = Math.round(sideMm / WEIGHT_CELL_MM);
-  const most = limit / factor;
+  const sums = new Float64Array(columns * rows);
   // Sums down each column over the rows of the square; from row to row one is added and one taken away.
   const down = new Float64Array(columns);
-  let [best, atColumn, atRow, above] = [-Infinity, 0, 0, 0];
   for (let r = -side + 1; r < rows; r++) {
     const entering = r + side - 1 < rows ? (r + side - 1) * columns : -1;
     const leaving = r > 0 ? (r - 1) * columns : -1;
@@ -104,16 +94,28 @@ function peakOf(
     let across = 0;
     for (let c = 0; c < side && c < columns; c++) across += down[c]!;
     for (let c = 0; c < columns; c++) {
-      if (across > best) [best, atColumn, atRow] = [across, c, r];
-      if (across > most) above++;
+      sums[r * columns + c] = across;
       across += (c + side < columns ? down[c + side]! : 0) - down[c]!;
     }
   }
-  return {
-    value: best * factor,
-    at: { x: left + atColumn * WEIGHT_CELL_MM + sideMm / 2, y: top + atRow * WEIGHT_CELL_MM + sideMm / 2 },
-    areaAboveMm2: above * WEIGHT_CELL_MM * WEIGHT_CELL_MM,
-  };
+  return sums;
+}
+
+const middleOf = ({ left, top, columns }: Weight, cell: number, sideMm: number): { x: number; y: number } => ({
+  x: left + (cell % columns) * WEIGHT_CELL_MM + sideMm / 2,
+  y: top + Math.floor(cell / columns) * WEIGHT_CELL_MM + sideMm / 2,
+});
+
+/** @param factor what the sum over a square is multiplied by */
+function peakOf(weight: Weight, values: Float32Array | Uint16Array, sideMm: number, factor: number, limit: number): Peak {
+  const sums = overSquares(weight, values, sideMm);
+  const most = limit / factor;
+  let [best, above] = [0, 0];
+  for (let i = 0; i < sums.length; i++) {
+    if (sums[i]! > sums[best]!) best = i;
+    if (sums[i]! > most) above++;
+  }
+  return { value: sums[best]! * factor, at: middleOf(weight, best, sideMm), areaAboveMm2: above * WEIGHT_CELL_MM * WEIGHT_CELL_MM };
 }
 
 const LAYER_SIDE_MM = 2;
@@ -124,8 +126,54 @@ export function layerPeak(weight: Weight, limit: number, sideMm = LAYER_SIDE_MM)
   return peakOf(weight, weight.thread, sideMm, THREAD_WIDTH_MM / (sideMm * sideMm), limit);
 }
 
+/** A spot thicker than a limit: its thickest square, and how large it is. */
+export interface HeavySpot extends Peak {
+  /** Its cells, which are the upper left ones of the squares of 2 mm. */
+  cells: readonly number[];
+}
+
+/** Where thread lies thicker than a limit, spot by spot, the largest first. */
+export function heavySpots(weight: Weight, limit: number): HeavySpot[] {
+  const { columns, thread } = weight;
+  const factor = THREAD_WIDTH_MM / (LAYER_SIDE_MM * LAYER_SIDE_MM);
+  const layers = overSquares(weight, thread, LAYER_SIDE_MM);
+  const seen = new Uint8Array(layers.length);
+  const out: HeavySpot[] = [];
+  for (let i = 0; i < layers.length; i++) {
+    if (seen[i] || layers[i]! * factor <= limit) continue;
+    seen[i] = 1;
+    const cells = [i];
+    for (const cell of cells) {
+      for (const next of [cell - 1, cell + 1, cell - columns, cell + columns]) {
+        if (next < 0 || next >= layers.length || seen[next] || layers[next]! * factor <= limit) continue;
+        seen[next] = 1;
+        cells.push(next);
+      }
+    }
+    const best = cells.reduce((a, b) => (layers[b]! > layers[a]! ? b : a));
+    const areaAboveMm2 = cells.length * WEIGHT_CELL_MM * WEIGHT_CELL_MM;
+    out.push({ value: layers[best]! * factor, at: middleOf(weight, best, LAYER_SIDE_MM), areaAboveMm2, cells });
+  }
+  return out.sort((a, b) => b.areaAboveMm2 - a.areaAboveMm2);
+}
+
 /** Layers of thread at the thickest place; 0 for a plan that sews nothing. */
 export const mostLayers = (weight: Weight): number => Math.max(0, layerPeak(weight, Infinity).value);
+
+/** Layers of thread on average where anything is sewn, how large that is, and its middle. */
+export function layersIn({ thread, columns, left, top }: Weight): { meanLayers: number; areaMm2: number; at: { x: number; y: number } } {
+  let [length, cells, x, y] = [0, 0, 0, 0];
+  thread.forEach((mm, i) => {
+    if (mm === 0) return;
+    length += mm;
+    cells++;
+    x += i % columns;
+    y += Math.floor(i / columns);
+  });
+  const areaMm2 = cells * WEIGHT_CELL_MM * WEIGHT_CELL_MM;
+  const at = cells === 0 ? { x: 0, y: 0 } : { x: left + (x / cells) * WEIGHT_CELL_MM, y: top + (y / cells) * WEIGHT_CELL_MM };
+  return { meanLayers: cells === 0 ? 0 : (length * THREAD_WIDTH_MM) / areaMm2, areaMm2, at };
+}
 
 /** Holes per mm², over squares of 1 mm. */
 export function holePeak(weight: Weight, limit: number): Peak {

@@ -12,12 +12,14 @@ interface ProofState extends TaskState {
   findings: readonly Finding[];
   /** The finding that is being looked at: its place is marked on the cloth. */
   marked: Finding | null;
+  /** Which of its places. */
+  markedPlace: number;
   /** The job that the findings are of. */
   of: Job | null;
 }
 
 /** What the proof finds in the open job, followed a moment after every change. */
-export const useProof = create<ProofState>(() => ({ open: false, findings: [], marked: null, of: null, ...IDLE }));
+export const useProof = create<ProofState>(() => ({ open: false, findings: [], marked: null, markedPlace: 0, of: null, ...IDLE }));
 
 /** Hands that rest so long are done for now; those that a proof had to be stopped for are at work, and are given longer. */
 const WAIT_MS = 1200;
@@ -41,8 +43,9 @@ async function work(job: Job): Promise<void> {
     (options) => prover.call('prove', { job }, options),
     (findings) => {
       waitMs = WAIT_MS;
-      const { marked } = useProof.getState();
-      useProof.setState({ findings, of: job, marked: findings.find((f) => sameFinding(f, marked)) ?? null });
+      const { marked, markedPlace } = useProof.getState();
+      const again = findings.find((f) => sameFinding(f, marked)) ?? null;
+      useProof.setState({ findings, of: job, marked: again, markedPlace: again?.places[markedPlace] ? markedPlace : 0 });
     },
   );
   // What fails is not tried again before something changes.
@@ -70,11 +73,12 @@ export function applyFix(fix: Fix): void {
   });
 }
 
-/** Lives with a finding for a reason, or no longer when the reason is null. */
-export function acceptFinding({ rule, pieces }: Finding, reason: string | null): void {
+/** Lives with a finding at all its places for a reason, or no longer when the reason is null. */
+export function acceptFinding({ rule, places }: Finding, reason: string | null): void {
   useJob.getState().change(reason === null ? 'Take acceptance back' : 'Accept a finding', (job) => {
-    const rest = (job.accepted ?? []).filter((a) => a.rule !== rule || !samePieces(a.pieces, pieces));
-    job.accepted = reason === null ? rest : [...rest, { rule, pieces: [...pieces], reason }];
+    const rest = (job.accepted ?? []).filter((a) => a.rule !== rule || !places.some((p) => samePieces(a.pieces, p.pieces)));
+    const own = places.filter((p, i) => places.findIndex((q) => samePieces(p.pieces, q.pieces)) === i);
+    job.accepted = reason === null ? rest : [...rest, ...own.map(({ pieces }) => ({ rule, pieces: [...pieces], reason }))];
     if (job.accepted.length === 0) delete job.accepted;
   });
 }

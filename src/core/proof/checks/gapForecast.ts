@@ -13,6 +13,7 @@ export const gapForecast: Check = {
         pieces: [under.id, over.id],
         at,
         measured: gapMm,
+        spoilsMm2: gapMm * alongMm,
         limit: GAP_LIMIT_MM,
         unit: 'mm' as const,
         limitFrom: 'less is not seen; predicted with the cloth’s assumed values',

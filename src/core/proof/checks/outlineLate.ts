@@ -29,7 +29,7 @@ export const outlineLate: Check = {
             limitFrom: 'everything sewn between pulls the cloth',
             message: `‘${o.name}’ outlines ‘${f.name}’ but ${between} pieces are sewn between: cloth may show between them. The path for best registration brings it nearer.`,
             ...(mayMove(fill, outline)
-              ? { fix: { label: `Sew ‘${o.name}’ right after ‘${f.name}’`, sewRightAfter: { piece: o.id, after: f.id } } }
+              ? { fix: { label: `Sew ‘${o.name}’ right after ‘${f.name}’`, sewRightAfter: [{ piece: o.id, after: f.id }] } }
               : {}),
           },
         ];

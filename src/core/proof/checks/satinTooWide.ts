@@ -34,6 +34,7 @@ export const satinTooWide: Check = {
     return {
       at: rows.at,
       measured: rows.mm,
+      spoilsMm2: rows.mm * rows.alongMm,
       limit,
       unit: 'mm',
       limitFrom: foam

@@ -171,16 +171,28 @@ function Needle({ scale }: { scale: number }) {
   );
 }
 
-/** Where the finding that is being looked at lies. */
+/** Where the finding that is being looked at lies: the place that is shown, and its others. */
 function FindingMark({ scale }: { scale: number }) {
   const marked = useProof((s) => (s.open ? s.marked : null));
+  const place = useProof((s) => s.markedPlace);
   if (!marked) return null;
   const r = 16 / scale;
+  const colour = marked.severity === 'stop' ? '#a3152e' : '#a8500f';
+  const shown = marked.places[place] ?? marked.places[0]!;
   return (
-    <g transform={`translate(${marked.at.x} ${marked.at.y})`} fill="none" data-testid="finding-mark">
-      <circle r={r} stroke="#ffffff" strokeWidth={5 / scale} />
-      <circle r={r} stroke={marked.severity === 'stop' ? '#a3152e' : '#a8500f'} strokeWidth={2.5 / scale} />
-      <path d={`M0,${-r}V${-1.6 * r}M0,${r}V${1.6 * r}M${-r},0H${-1.6 * r}M${r},0H${1.6 * r}`} stroke="#1d282c" strokeWidth={1.5 / scale} />
+    <g fill="none">
+      {marked.places.map(({ at }, i) => (
+        <circle key={i} cx={at.x} cy={at.y} r={0.35 * r} fill={colour} stroke="#ffffff" strokeWidth={1.5 / scale} />
+      ))}
+      <g transform={`translate(${shown.at.x} ${shown.at.y})`} data-testid="finding-mark">
+        <circle r={r} stroke="#ffffff" strokeWidth={5 / scale} />
+        <circle r={r} stroke={colour} strokeWidth={2.5 / scale} />
+        <path
+          d={`M0,${-r}V${-1.6 * r}M0,${r}V${1.6 * r}M${-r},0H${-1.6 * r}M${r},0H${1.6 * r}`}
+          stroke="#1d282c"
+          strokeWidth={1.5 / scale}
+        />
+      </g>
     </g>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { X } from 'lucide-react';
+import { ChevronLeft, ChevronRight, X } from 'lucide-react';
 import { useState } from 'react';
 import type { Finding, Severity } from '@/core/proof/finding';
 import { centreOn } from '@/session/view/cameraStore';
@@ -45,9 +45,7 @@ export function ProofPanel() {
         </p>
       )}
       {open.length === 0 && fresh && (
-        <p className="mt-1 text-quiet">
-          Nothing was found: 41 rules looked at stitches, layers, order, ties, and at how the cloth will move.
-        </p>
+        <p className="mt-1 text-quiet">Nothing was found in stitches, layers, order and ties, nor in how the cloth will move.</p>
       )}
       {(['stop', 'warn', 'note'] as const).map((severity) => {
         const own = open.filter((f) => f.severity === severity);
@@ -86,22 +84,55 @@ export function ProofPanel() {
 const figure = (v: number, unit: Finding['unit']): string =>
   `${v.toFixed(unit === 'mm' || unit === 'layers' ? 2 : 0).replace(/\.?0+$/, '')}${unit === '' ? '' : unit === '°' ? '°' : ` ${unit}`}`;
 
+/** Marks one place of a finding on the cloth and chooses its pieces. */
+function showPlace(finding: Finding, place: number): void {
+  const { at, pieces } = finding.places[place]!;
+  useProof.setState({ marked: finding, markedPlace: place });
+  centreOn(at);
+  if (pieces.length > 0) selectAll(pieces);
+}
+
+/** Where it is: which pieces, and one place after the other. */
+function Places({ finding: f }: { finding: Finding }) {
+  const place = useProof((s) => (s.marked === f ? s.markedPlace : 0));
+  const names = useJob((s) => s.job?.pieces);
+  const own = (f.places[place]?.pieces ?? []).map((id) => names?.find((p) => p.id === id)?.name ?? id);
+  const step = (by: number): void => showPlace(f, (place + by + f.places.length) % f.places.length);
+  if (own.length === 0 && f.places.length < 2) return null;
+  return (
+    <p className="mt-0.5 flex items-center gap-1 text-xs" data-testid="finding-places">
+      {f.places.length > 1 && (
+        <>
+          <SignButton name="The place before" onClick={() => step(-1)}>
+            <ChevronLeft size={14} />
+          </SignButton>
+          <span className="figures whitespace-nowrap">
+            {place + 1} of {f.places.length}
+          </span>
+          <SignButton name="The next place" onClick={() => step(1)}>
+            <ChevronRight size={14} />
+          </SignButton>
+        </>
+      )}
+      <span className="min-w-0 truncate text-quiet" title={own.join(', ')}>
+        {own.join(', ')}
+      </span>
+    </p>
+  );
+}
+
 function One({ finding: f }: { finding: Finding }) {
   const [asking, setAsking] = useState(false);
   const marked = useProof((s) => s.marked === f);
-  const show = (): void => {
-    useProof.setState({ marked: f });
-    centreOn(f.at);
-    if (f.pieces.length > 0) selectAll(f.pieces);
-  };
   return (
     <li className={`border-t border-hairline py-1.5 ${marked ? 'bg-tape-soft' : ''}`} data-finding={f.rule}>
-      <button type="button" className="text-left leading-tight hover:underline" onClick={show}>
+      <button type="button" className="text-left leading-tight hover:underline" onClick={() => showPlace(f, 0)}>
         {f.message}
       </button>
       <p className="figures text-xs text-quiet" title={f.limitFrom}>
         {figure(f.measured, f.unit)}, limit {figure(f.limit, f.unit)}
       </p>
+      <Places finding={f} />
       {f.fix && <FixEffect fix={f.fix} />}
       {asking ? (
         <form
