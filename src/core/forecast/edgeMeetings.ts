@@ -189,10 +189,10 @@ function meeting(
   const { at, out } = place;
   const meant = (mm: number): boolean => contains(over.painted, { x: at.x + mm * out.x, y: at.y + mm * out.y });
   if (!over.places.some(meant)) return [];
-  const own = edgeOfCover(plan, cover, place, biteMm, 1);
+  const own = edgeOfCover(plan, cover, place, biteMm, 1, undefined, undefined, true);
   const other = over.line
     ? edgeOfLine(plan, over.cover, place, LINE_WITHIN_MM)
-    : edgeOfCover(plan, over.cover, place, biteMm, -1, INWARD_MM, 1.5);
+    : edgeOfCover(plan, over.cover, place, biteMm, -1, INWARD_MM, 1.5, true);
   if (!own || !other) return [];
   const drawnGapMm = other.laidMm - own.laidMm;
   // What does not meet as drawn was not meant to, or is another matter than the pull.

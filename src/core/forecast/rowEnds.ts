@@ -73,7 +73,10 @@ const HALF_BITE_MM = 0.6;
 /** Thread reaches so far beyond the holes of a row along an edge, mm. */
 const WIDEST_HALF_MM = THREAD_WIDTH_MM / 4;
 
-/** The outermost (`sign` 1) or innermost (-1) cover stitch of a piece at a place; null when it has none there. */
+/**
+ * The outermost (`sign` 1) or innermost (-1) cover stitch of a piece at a place; null when it has none there.
+ * @param rowsToo whether a row that runs along the edge counts where it has no hole as well
+ */
 export function edgeOfCover(
   plan: StitchPlan,
   cover: CoverOf,
@@ -82,6 +85,7 @@ export function edgeOfCover(
   sign: 1 | -1,
   inwardMm = ACROSS_MM,
   outwardMm = ACROSS_MM,
+  rowsToo = cover.ofColumns,
 ): EdgeOfCover | null {
   // The box about a strip across the edge.
   const wide = (along: number, beside: number): [number, number] => {
@@ -106,7 +110,7 @@ export function edgeOfCover(
     const bittenMm = sign * Math.max(0, sign * ends) * biteMm * (row.length / (row.length + HALF_BITE_MM));
     if (best === null || sign * (laidMm - best.laidMm) > 0) [best, along] = [{ event, laidMm, bittenMm }, ends];
   });
-  if (best !== null && (!cover.ofColumns || Math.abs(along) > RUNS_ALONG)) return best;
+  if (best !== null && (!rowsToo || Math.abs(along) > RUNS_ALONG)) return best;
   const across = lastRowAcross(plan, cover, { at, out }, sign, inwardMm, outwardMm);
   return across && (!best || sign * (across.laidMm - (best as EdgeOfCover).laidMm) > 0) ? across : best;
 }

@@ -241,11 +241,15 @@ describe('weight', () => {
   };
 
   it('over five and a half layers is too much, on four square millimetres', () => {
-    const thick = (layers: number, side = 9) => found(layersStacked, [{}], { weight: even(layers, 0, side) });
+    // Two pieces that each lay a row after row on the heaviest square; what lies there is told by the weight.
+    const rows = [0, 1].flatMap((p) => [0.2, 0.6, 1, 1.4, 1.8].flatMap((y): MadeEvent[] => [[0, y, cover, 0, p], [2, y, cover, 0, p]])); // prettier-ignore
+    const thick = (layers: number, side = 9) => found(layersStacked, [{}, {}], { weight: even(layers, 0, side), events: rows });
     expect([thick(5.45).length, thick(5.55).length]).toEqual([0, 1]);
-    expect(thick(6)[0]).toMatchObject({ pieces: [], limit: 5.5, unit: 'layers', at: { x: 1, y: 1 } });
+    expect(thick(6)[0]).toMatchObject({ pieces: ['p0', 'p1'], limit: 5.5, unit: 'layers', at: { x: 1, y: 1 } });
     expect(thick(6)[0]!.measured).toBeCloseTo(6, 3);
     expect([thick(6, 2).length, thick(6, 4).length]).toEqual([0, 1]);
+    // One piece by itself, over foam say, is as thick as it was meant.
+    expect(found(layersStacked, [{}], { weight: even(6, 0, 9), events: rows.slice(0, 10) })).toEqual([]);
   });
 
   it('over sixteen holes on a square millimetre cut cloth; leather bears half', () => {

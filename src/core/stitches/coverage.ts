@@ -50,22 +50,33 @@ export function coverageOf(area: Area, stitches: StitchColumns, cellMm = 0.1, se
     if (cell & 8) drawn++;
     if ((cell & 6) === 4) spilled++;
   }
-  const barestMm2 = covered === inner ? 0 : largestSpot(data, mask.columns, (cell) => (cell & 5) === 1) * cellMm * cellMm;
+  const barestMm2 = covered === inner ? 0 : largestSpot(bareSpots(data, mask.columns), mask.columns) * cellMm * cellMm;
   return { covered: inner === 0 ? 1 : covered / inner, spilled: spilled / Math.max(1, drawn), barestMm2 };
 }
 
-/** Cells of the largest spot of a kind; its cells share sides. */
-function largestSpot(data: Uint8Array, columns: number, isOf: (cell: number) => boolean): number {
-  const seen = new Uint8Array(data.length);
+/** Bare cells of the seen area without what is only one cell wide: between two rows a hair of cloth may show. */
+function bareSpots(data: Uint8Array, columns: number): Uint8Array {
+  const isBare = (i: number): boolean => (data[i]! & 5) === 1;
+  const out = new Uint8Array(data.length);
+  for (let i = columns; i < data.length - columns; i++) {
+    if (!isBare(i) || !isBare(i - 1) || !isBare(i + 1) || !isBare(i - columns) || !isBare(i + columns)) continue;
+    for (const cell of [i, i - 1, i + 1, i - columns, i + columns]) out[cell] = 1;
+  }
+  return out;
+}
+
+/** Cells of the largest spot; its cells share sides. */
+function largestSpot(marked: Uint8Array, columns: number): number {
+  const left = marked.slice();
   let most = 0;
-  for (let i = 0; i < data.length; i++) {
-    if (seen[i] || !isOf(data[i]!)) continue;
-    seen[i] = 1;
+  for (let i = 0; i < left.length; i++) {
+    if (left[i] === 0) continue;
+    left[i] = 0;
     const spot = [i];
     for (const at of spot) {
       for (const next of [at - 1, at + 1, at - columns, at + columns]) {
-        if (next < 0 || next >= data.length || seen[next] || !isOf(data[next]!)) continue;
-        seen[next] = 1;
+        if (left[next] !== 1) continue;
+        left[next] = 0;
         spot.push(next);
       }
     }

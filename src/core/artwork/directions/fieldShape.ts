@@ -2,8 +2,8 @@ import { areaOf } from '../../geometry/area';
 import { resample } from '../../geometry/line';
 import { distance, type Area, type Point, type Ring } from '../../geometry/point';
 import { proposeAngle } from '../../pieces/fill/angle';
-import { apart, normalDirection } from '../../units/directions';
-import { atan2, cos, PI, sin } from '../../units/trig';
+import { apart, directionOf, normalDirection } from '../../units/directions';
+import { cos, PI, sin } from '../../units/trig';
 
 /** Rows this near to an edge's direction, but not along it, end in steps, degrees. */
 const STEPS = { from: 3, to: 20 };
@@ -18,9 +18,6 @@ const LONGEST_ROWS = 3;
 /** Longer rows are drawn in by the cloth so much that edges fall short (craft §4), mm. */
 const PULLED_MM = 30;
 const PULLS = 4;
-
-/** Direction of a straight line on screen, degrees from level, counter-clockwise. */
-export const directionOf = (a: Point, b: Point): number => normalDirection((-atan2(b.y - a.y, b.x - a.x) * 180) / PI);
 
 /** From one direction to another the shorter way, -90 to 90 degrees. */
 const turnOf = (from: number, to: number): number => ((((to - from + 90) % 180) + 180) % 180) - 90;

@@ -1,6 +1,6 @@
 import type { MedialAxis } from '../../geometry/medial';
 import { distance } from '../../geometry/point';
-import { directionOf } from './fieldShape';
+import { directionOf } from '../../units/directions';
 
 /** Where a field is no wider than this, rows along it are long and lie loose, mm. */
 const NARROW_MM = 7;

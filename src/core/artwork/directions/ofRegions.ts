@@ -9,7 +9,7 @@ import type { Region } from '../artRegions';
 import type { Proposal } from '../proposeKind';
 import type { Twin } from '../twins';
 import { decideDirections, type Column, type DecidedDirection, type Field } from './decide';
-import { directionOf } from './fieldShape';
+import { directionOf } from '../../units/directions';
 import { narrowStretches } from './narrow';
 import { mayTurn, turnedDetail } from './turnedDetails';
 import { mirrorImages } from './mirror';

@@ -5,7 +5,7 @@ import { LEAST_CROSSING_DEG } from '../../units/craft';
 import { apart } from '../../units/directions';
 import type { Region } from '../artRegions';
 import type { Proposal } from '../proposeKind';
-import { directionOf } from './fieldShape';
+import { directionOf } from '../../units/directions';
 
 /** Longer than so many times its width a column has one way for its rows. */
 const NEARLY_ROUND = 1.4;

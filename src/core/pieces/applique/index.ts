@@ -1,5 +1,6 @@
 import { areaOf, offset } from '../../geometry/area';
-import { distance, type Line } from '../../geometry/point';
+import { lengthsAlong } from '../../geometry/line';
+import { distance, mix, type Line } from '../../geometry/point';
 import type { Piece } from '../../document/types';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { Command, Role } from '../../stitches/roles';
@@ -15,6 +16,8 @@ import { rowsSentence } from '../sentence';
 
 /** Usual width of the covering satin, mm: 3 to 4 (craft §8). */
 const COVER_WIDTH_MM = 3.5;
+/** Placement, tack-down and cover begin so far from one another along the edge that their ties do not heap up, mm. */
+const APART_MM = 4;
 /** How far inside the placement line the cloth is tacked down, mm: the cloth is cut just outside the tack-down. */
 const TACK_INSIDE_MM = 0.5;
 const TACK_ZIGZAG_MM = { widthMm: 1.6, spacingMm: 2 };
@@ -46,19 +49,19 @@ function stitch(out: StitchBuffer, shape: AppliqueShape, set: ResolvedSettings, 
   for (const line of shape.edging.middles) runRound(out, line, length, ends);
   stop(out);
   for (const line of shape.tackDown) {
-    runRound(out, line, length, ends);
+    runRound(out, line, length, ends, APART_MM);
     const zigzag = { style: 'zigzag', stitchLengthMm: length, passes: 1, motif: [], motifGapMm: 0, ...TACK_ZIGZAG_MM } as const;
-    for (const p of styledPoints(startingAt(line, ends), zigzag)) out.push(p.x, p.y, Role.underlay);
+    for (const p of styledPoints(startingAt(line, ends, APART_MM), zigzag)) out.push(p.x, p.y, Role.underlay);
   }
   stop(out);
-  const first = startingAt(shape.edging.middles[0]!, ends)[0]!;
+  const first = startingAt(shape.edging.middles[0]!, ends, -APART_MM)[0]!;
   out.push(first.x, first.y, Role.travel, Command.jump);
   sewEdging(out, shape.edging, set, { start: first, end: null });
 }
 
 /** One round of a closed line; lines that are not reached by a short stitch are jumped to. */
-function runRound(out: StitchBuffer, line: Line, lengthMm: number, ends: StartEnd): void {
-  const points = runPoints(startingAt(line, ends), lengthMm);
+function runRound(out: StitchBuffer, line: Line, lengthMm: number, ends: StartEnd, shiftMm = 0): void {
+  const points = runPoints(startingAt(line, ends, shiftMm), lengthMm);
   const here = out.last();
   const waits = out.commandAt(-1) === Command.stop;
   if (here && (waits || distance(here, points[0]!) > lengthMm)) {
@@ -74,15 +77,24 @@ function stop(out: StitchBuffer): void {
   out.push(here.x, here.y, Role.travel, Command.stop);
 }
 
-function startingAt(line: Line, ends: StartEnd): Line {
-  const wish = ends.start;
-  if (!wish) return line;
+/** A closed line begun where it comes nearest to the wished start, or so far along from there. */
+function startingAt(line: Line, ends: StartEnd, shiftMm = 0): Line {
   const ring = line.slice(0, -1);
-  let best = 0;
-  ring.forEach((p, i) => {
-    if (distance(p, wish) < distance(ring[best]!, wish)) best = i;
-  });
-  return closed([...ring.slice(best), ...ring.slice(0, best)]);
+  const wish = ends.start;
+  const first = wish ? ring.reduce((best, p, i) => (distance(p, wish) < distance(ring[best]!, wish) ? i : best), 0) : 0;
+  return begunAlong(closed([...ring.slice(first), ...ring.slice(0, first)]), shiftMm);
+}
+
+/** A closed line begun so far along, backwards when that is below 0. */
+function begunAlong(line: Line, byMm: number): Line {
+  if (byMm === 0) return line;
+  const along = lengthsAlong(line);
+  const total = along.at(-1)!;
+  const at = ((byMm % total) + total) % total || 0;
+  const i = along.findIndex((s) => s > at);
+  if (i <= 0) return line;
+  const start = mix(line[i - 1]!, line[i]!, (at - along[i - 1]!) / (along[i]! - along[i - 1]!));
+  return [start, ...line.slice(i, -1), ...line.slice(0, i), start];
 }
 
 /** Cloth that is laid on is about as thick as one cover of thread: an assumption. */

@@ -1,7 +1,7 @@
 import { coverageOf } from '../../stitches/coverage';
 import type { StitchColumns } from '../../stitches/buffer';
 import { HIDES_TO_MM } from '../../units/craft';
-import { formOf } from '../../pieces/registry';
+import { formOf, laidOnLayers } from '../../pieces/registry';
 import { perPiece, type Check } from '../check';
 
 /** A bare spot larger than this is a hole in the cover, mm². */
@@ -17,7 +17,7 @@ export const coverMissing: Check = {
   title: 'Parts of a piece that no thread covers',
   find: perPiece(({ piece, index, shape, settings }, { plan }) => {
     const spacing = settings.spacing?.value;
-    if (formOf(piece) === 'line' || spacing === undefined || spacing >= HIDES_TO_MM) return null;
+    if (formOf(piece) === 'line' || laidOnLayers(piece) > 0 || spacing === undefined || spacing >= HIDES_TO_MM) return null;
     const { from, to } = plan.pieces[index]!;
     if (to - from < 2) return null;
     const own: StitchColumns = {
@@ -26,16 +26,15 @@ export const coverMissing: Check = {
       command: plan.command.subarray(from, to),
       role: plan.role.subarray(from, to),
     };
-    const { barestMm2, covered } = coverageOf(shape.cover, own, shape.areaMm2 > LARGE_MM2 ? COARSE_MM : CELL_MM);
+    const { barestMm2 } = coverageOf(shape.cover, own, shape.areaMm2 > LARGE_MM2 ? COARSE_MM : CELL_MM);
     if (barestMm2 < LEAST_MM2) return null;
-    const bareMm2 = (1 - covered) * shape.areaMm2;
     return {
       measured: barestMm2,
-      spoilsMm2: bareMm2,
+      spoilsMm2: barestMm2,
       limit: LEAST_MM2,
       unit: 'mm²',
       limitFrom: 'smaller spots close as the thread relaxes',
-      message: `The rows of ‘${piece.name}’ leave ${bareMm2.toFixed(1)} mm² of it bare: its shape is more than they can cover that way.`,
+      message: `The rows of ‘${piece.name}’ leave ${barestMm2.toFixed(1)} mm² of it bare in one spot: its shape is more than they can cover that way.`,
       ...(formOf(piece) === 'column' && piece.area
         ? { fix: { label: 'Sew it as a fill', pieces: [{ id: piece.id, patch: { kind: 'fill' as const }, without: ['slants' as const] }] } }
         : {}),

@@ -1,4 +1,3 @@
-import { counted } from '../../units/count';
 import type { Point } from '../../geometry/point';
 import { eachStitch } from '../../stitches/stitches';
 import { heavySpots } from '../../stitches/weight';
@@ -20,19 +19,23 @@ export const layersStacked: Check = {
   find(context) {
     return heavySpots(context.weight(), MOST_LAYERS)
       .filter((s) => s.areaAboveMm2 >= LEAST_AREA_MM2)
-      .map((spot) => {
+      .flatMap((spot) => {
         const own = piecesAt(context, spot.at);
+        // One piece over foam is thick as it should be.
+        if (own.length < 2) return [];
         const names = own.map((i) => `‘${context.job.pieces[i]!.name}’`).join(', ');
-        return {
-          pieces: own.map((i) => context.job.pieces[i]!.id),
-          at: spot.at,
-          measured: spot.value,
-          spoilsMm2: spot.areaAboveMm2,
-          limit: MOST_LAYERS,
-          unit: 'layers' as const,
-          limitFrom: 'fill counted as one layer, satin as two; three covers on one another at most',
-          message: `Thread lies ${spot.value.toFixed(1)} layers thick here, on ${spot.areaAboveMm2.toFixed(0)} mm²: stiff, and needles break. ${counted(own.length, 'piece')} lie on one another: ${names}. Open or carve what lies beneath.`,
-        };
+        return [
+          {
+            pieces: own.map((i) => context.job.pieces[i]!.id),
+            at: spot.at,
+            measured: spot.value,
+            spoilsMm2: spot.areaAboveMm2,
+            limit: MOST_LAYERS,
+            unit: 'layers' as const,
+            limitFrom: 'fill counted as one layer, satin as two; three covers on one another at most',
+            message: `Thread lies ${spot.value.toFixed(1)} layers thick here, on ${spot.areaAboveMm2.toFixed(0)} mm²: stiff, and needles break. ${own.length} pieces lie on one another: ${names}. Open or carve what lies beneath.`,
+          },
+        ];
       });
   },
 };
