@@ -172,6 +172,19 @@ export const PLANTS: Record<string, Plant> = {
       );
     return { faulty: of(7), sound: of(2), measured: 8.4 };
   },
+  'cover-twice': ({ r, c, job }) => {
+    const [w, h] = [r.between(18, 34), r.between(18, 34)];
+    const [dx, dy] = [r.between(0, 8), r.between(0, 8)];
+    const over = block(off(c, dx, dy), w, h, { thread: 't2', settings: { angle: 60 } });
+    const of = (spacing?: number): Job => job([block(c, w, h, { settings: { angle: 0, ...(spacing ? { spacing } : {}) } }), over]);
+    return { faulty: of(), sound: of(1.2), at: off(c, dx / 2, dy / 2), measured: (w - dx) * (h - dy) };
+  },
+  'opening-costs': ({ r, c, job }) => {
+    const s = r.between(3, 9);
+    const whole = block(c, 30, 30);
+    const holed = area('fill', `${whole.area!} M${c.x - s / 2},${c.y - s / 2} v${s} h${s} v${-s} Z`);
+    return { faulty: job([holed]), sound: job([whole]), at: c };
+  },
   'satin-too-wide': ({ r, c, job }) => {
     const w = r.between(10.2, 11.8);
     return { faulty: job([bar(c, 24, w)]), sound: job([bar(c, 24, r.between(4, 8.5))]), measured: w, within: 0.1 * w };
@@ -291,16 +304,22 @@ export const PLANTS: Record<string, Plant> = {
       );
     return { faulty: of(r.whole(5, 6)), sound: of(1) };
   },
-  'cap-order': ({ r, cloth: _cloth }) => {
+  'cap-order': ({ r }) => {
     const n = r.whole(4, 5);
-    const of = (order: readonly number[]): Job =>
+    const up = Array.from({ length: n }, (_, k) => k);
+    const of = (order: readonly number[], step: number): Job =>
       jobOf(
         'cap',
-        order.map((k) => block({ x: 0, y: 24 - k * 15 }, r.between(9, 14), 9)),
+        order.map((k) => block({ x: 0, y: (step * (n - 1)) / 2 - k * step }, r.between(9, 14), 0.6 * step)),
         cap,
       );
-    const up = Array.from({ length: n }, (_, k) => k);
-    return { faulty: of(up.slice().reverse()), sound: of(up), measured: n - 1, within: 0 };
+    const tall = (from: number, to: number): Job =>
+      jobOf('cap', [block({ x: 0, y: 0 }, 14, 44, { settings: { angle: 0 }, start: [0, from], end: [0, to] })], cap);
+    // Pieces from the top down, bands of which each is a small step down, and one piece that is sewn downward.
+    const way = r.whole(0, 2);
+    if (way === 0) return { faulty: of(up.slice().reverse(), 15), sound: of(up, 15), measured: n - 1, within: 0 };
+    if (way === 1) return { faulty: of(up.slice().reverse(), 8), sound: of(up, 8) };
+    return { faulty: tall(-22, 22), sound: tall(22, -22), measured: 40, within: 4 };
   },
   'cap-too-tall': ({ r }) => {
     const h = r.between(64, 80);

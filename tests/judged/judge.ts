@@ -8,6 +8,9 @@ import { repairs } from './repairs';
 import { SOUND } from './sound';
 
 const SEEDS = Number(process.argv[2] ?? 3);
+/** The first seed; others than the usual ones show whether what holds for these holds for all. */
+const FIRST = Number(process.argv[3] ?? 1);
+const seeds = Array.from({ length: SEEDS }, (_, k) => FIRST + k);
 const PLACE_MM = 2;
 
 interface Tally {
@@ -33,7 +36,7 @@ const away = (f: Finding, at: NonNullable<Planted['at']>): number => {
 };
 
 for (const rule of Object.keys(PLANTS)) {
-  for (let seed = 1; seed <= SEEDS; seed++) {
+  for (const seed of seeds) {
     const t = tally(rule);
     const { faulty, sound, at, measured, within, sewn } = plant(rule, 1000 * seed + rule.length);
     t.planted++;
@@ -55,7 +58,7 @@ for (const rule of Object.keys(PLANTS)) {
 let soundJobs = 0;
 let warned = 0;
 for (const [family, make] of Object.entries(SOUND)) {
-  for (let seed = 1; seed <= SEEDS; seed++) {
+  for (const seed of seeds) {
     soundJobs++;
     const found = prove(make(seed)).filter((f) => f.severity !== 'note' && f.accepted === undefined);
     if (found.length > 0) warned++;
@@ -85,7 +88,7 @@ process.stdout.write(`rules without a planted fault: ${never.join(', ') || 'none
 if (found < 0.95 * planted || found < 0.95 * (found + wrong) || warned > 0) process.exitCode = 1;
 
 process.stdout.write('\n');
-for (const { line, right } of repairs(SEEDS)) {
+for (const { line, right } of repairs(seeds)) {
   process.stdout.write(`${right ? '  ' : '! '}${line}\n`);
   if (!right) process.exitCode = 1;
 }

@@ -17,7 +17,7 @@ import { tiesPiled } from './checks/tiesPiled';
 import { travelVisible } from './checks/travelVisible';
 import { underlayTooHeavy } from './checks/underlayTooHeavy';
 import { contextOf, type MadeContext, type MadeEvent, type MadePiece } from './contextFixtures';
-import { withFix } from './prove';
+import { withFix } from './withFix';
 
 /* Each check on its limit and a hair beyond, on made-up needle events. */
 

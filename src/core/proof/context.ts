@@ -25,6 +25,8 @@ export interface ProofContext {
   weight(): Weight;
   forecast(): Forecast;
   route(): RouteInput;
+  /** How often the thread would be cut in another version of the job. */
+  trimsOf(job: Job): number;
 }
 
 export function proofContext(
@@ -51,5 +53,6 @@ export function proofContext(
     weight: () => (weight ??= weighed(job, planner, plan)),
     forecast: () => (foreseen ??= forecast(job, { planner, plan })),
     route: () => (route ??= routeInput(job, shaped)),
+    trimsOf: (other) => measurePlan(other, planner.plan(other)).trims,
   };
 }

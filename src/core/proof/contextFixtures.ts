@@ -34,6 +34,7 @@ export interface MadeContext {
   weight?: Weight;
   meetings?: readonly MeetingEdge[];
   outlines?: readonly PredictedOutline[];
+  trimsOf?: (job: Job) => number;
   route?: Pick<RouteInput, 'items' | 'pieces'>;
 }
 
@@ -88,5 +89,6 @@ export function contextOf(made: readonly MadePiece[], of: MadeContext = {}): Pro
     weight: () => of.weight ?? weigh(plan),
     forecast: () => ({ meetings: of.meetings ?? [], outlines: of.outlines ?? [] }) as unknown as ReturnType<ProofContext['forecast']>,
     route: () => of.route as RouteInput,
+    trimsOf: (other) => of.trimsOf?.(other) ?? 0,
   };
 }

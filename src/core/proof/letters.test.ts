@@ -3,7 +3,8 @@ import { smallLetter } from './checks/smallLetter';
 import { contextOf, type MadePiece } from './contextFixtures';
 import { findingsReport } from './findingsReport';
 import { letterRows } from './letters';
-import { samePieces, withFix } from './prove';
+import { samePieces } from './prove';
+import { withFix } from './withFix';
 import type { Finding } from './finding';
 
 /** A bar with flat ends, its left upper corner at a place. */

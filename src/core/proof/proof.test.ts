@@ -3,7 +3,8 @@ import { jobOf, piece } from '../pieces/fixtures';
 import { correct } from '../forecast/correct';
 import { Planner } from '../plan/planner';
 import type { Finding } from './finding';
-import { withFix, prove } from './prove';
+import { prove } from './prove';
+import { withFix } from './withFix';
 import { CHECKS } from './registry';
 import { laidOn } from '../pieces/prepare/laidOn';
 import { histogramOf, weigh, layerPeak, holePeak } from '../stitches/weight';
@@ -142,6 +143,18 @@ const PAIRS: Record<string, Pair> = {
     good: job([block(-30, 0, 8, 8), block(10, 0, 8, 8), block(-10, 0, 8, 8, {}, { thread: 't2' })]),
     measured: 1,
     within: 0,
+  },
+  'opening-costs': {
+    faulty: job([holed(5)]),
+    good: job([block(-15, -15, 30, 30)]),
+    at: { x: 0, y: 0 },
+  },
+  'cover-twice': {
+    faulty: centred({ angle: 0 }, { angle: 60 }),
+    good: job([block(-10, -10, 20, 20, { angle: 0, spacing: 1.2 }), block(-10, -10, 20, 20, { angle: 60 })]),
+    at: { x: 0, y: 0 },
+    measured: 400,
+    within: 5,
   },
   'too-heavy': {
     faulty: job(
@@ -305,7 +318,7 @@ test('what is to be corrected for the pull is no finding any more once it is', (
 });
 
 test('every rule that people rely on is there', () => {
-  expect(CHECKS).toHaveLength(49);
+  expect(CHECKS).toHaveLength(51);
 });
 
 test('an accepted finding keeps the reason', () => {

@@ -48,6 +48,8 @@ import { sizeDiffers } from './checks/sizeDiffers';
 import { colourReturns } from './checks/colourReturns';
 import { tooHeavy } from './checks/tooHeavy';
 import { threadCrossesCloth } from './checks/threadCrossesCloth';
+import { openingCosts } from './checks/openingCosts';
+import { coverTwice } from './checks/coverTwice';
 
 /** All rules, in the order in which findings of one severity are listed. */
 export const CHECKS: readonly Check[] = [
@@ -68,6 +70,7 @@ export const CHECKS: readonly Check[] = [
   smallLetter,
   letterHeights,
   layersStacked,
+  coverTwice,
   holesCrowded,
   directionAsBelow,
   underlayMissing,
@@ -93,6 +96,7 @@ export const CHECKS: readonly Check[] = [
   overlapTooSmall,
   unsewnSlot,
   openingCarved,
+  openingCosts,
   sectionHopping,
   sameDirectionSections,
   trimAvoidable,

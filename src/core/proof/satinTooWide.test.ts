@@ -4,7 +4,8 @@ import { jobOf, piece } from '../pieces/fixtures';
 import { Planner } from '../plan/planner';
 import { Command, Role } from '../stitches/roles';
 import type { Finding } from './finding';
-import { prove, withFix } from './prove';
+import { prove } from './prove';
+import { withFix } from './withFix';
 
 const RULE = 'satin-too-wide';
 const of = (pieces: readonly Piece[], settings: JobSettings = {}): Finding | undefined =>

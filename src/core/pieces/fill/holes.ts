@@ -19,8 +19,10 @@ const LOOKS = 9;
 function innerPlace(ring: Line): Point {
   const { minY, maxY } = boundsOf([ring]);
   let best = { across: -1, at: ring[0]! };
+  // From the middle outward, so that of equally broad places the middle one is taken.
   for (let k = 1; k <= LOOKS; k++) {
-    const y = minY + ((maxY - minY) * k) / (LOOKS + 1);
+    const step = (k % 2 ? -1 : 1) * Math.floor(k / 2);
+    const y = (minY + maxY) / 2 + ((maxY - minY) * step) / (LOOKS + 1);
     const xs = crossings(ring, y);
     for (let i = 0; i + 1 < xs.length; i += 2) {
       const across = xs[i + 1]! - xs[i]!;

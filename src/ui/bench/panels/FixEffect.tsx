@@ -2,7 +2,7 @@
 import { useCallback } from 'react';
 import type { Job } from '@/core/document/types';
 import type { Fix } from '@/core/proof/finding';
-import { withFix } from '@/core/proof/prove';
+import { withFix } from '@/core/proof/withFix';
 import { useTried } from '../card/useEffectOf';
 
 /** What a fix would change in stitches, trims and time, before it is made. */
