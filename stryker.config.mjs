@@ -28,7 +28,10 @@ const CHOSEN = {
   },
   places: { code: 'src/core/route/{nearby,morePlaces}.ts', tests: ['src/core/route/{nearby,morePlaces}.test.ts'] },
   // Slow: every order of a few pieces is judged.
-  search: { code: 'src/core/route/{search,exact,polish,clusters,leastOf,order}.ts', tests: ['src/core/route/{search,polish,leastOf,order}.test.ts'] },
+  search: {
+    code: 'src/core/route/{search,exact,polish,clusters,leastOf,order}.ts',
+    tests: ['src/core/route/{search,polish,leastOf,order}.test.ts'],
+  },
   // Without the tests that sew whole jobs: those would take hours.
   proof: { code: 'src/core/proof', tests: ['src/core/proof/{checksOf,letter}*.test.ts'] },
 };

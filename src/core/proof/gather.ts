@@ -27,18 +27,19 @@ const spoiled = (f: FoundAt): number => f.spoilsMm2 ?? 0;
 function together(group: readonly FoundAt[], nameOf: (id: string) => string): Finding {
   const places = group.slice().sort((a, b) => spoiled(b) - spoiled(a));
   const [worst, ...others] = places as [FoundAt, ...FoundAt[]];
-  const all = {
+  const all: Finding = {
     ...worst,
     pieces: [...new Set(places.flatMap((f) => f.pieces))],
     places: places.map(({ at, pieces }) => ({ at, pieces })),
     spoilsMm2: places.reduce((sum, f) => sum + spoiled(f), 0),
   };
   if (others.length === 0) return all;
-  const { fix: _fix, others: _others, ...rest } = all;
   const fix = fixOfAll(places);
   const ways = waysOfAll(places);
+  delete all.fix;
+  delete all.others;
   return {
-    ...rest,
+    ...all,
     message: `${worst.message} ${elsewhere(worst, others, nameOf)}`,
     ...(fix ? { fix } : {}),
     ...(ways.length > 0 ? { others: ways } : {}),

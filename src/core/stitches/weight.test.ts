@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { dataToRings } from '../geometry/path';
-import { histogramOf, holePeak, layerPeak, mostLayers, weigh, WEIGHT_CELL_MM, type Weight } from './weight';
+import { heavySpots, histogramOf, holePeak, layerPeak, layersIn, mostLayers, weigh, WEIGHT_CELL_MM, type Weight } from './weight';
 
 const CELLS = fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 12 * 15, maxLength: 12 * 15 });
 const weightOf = (values: readonly number[]): Weight => ({
@@ -179,4 +179,57 @@ test('the histogram sorts area by half layers; nearly nothing is left out, the m
   expect(areasMm2).toHaveLength(18);
   expect(areasMm2[17]).toBeCloseTo(2 * cell, 9);
   expect(histogramOf(new Float32Array()).areasMm2).toEqual([]);
+});
+
+describe('spots of too much thread', () => {
+  /** A grid of 10 by 8 mm with blocks of so many layers. */
+  const gridOf = (blocks: readonly { x: number; y: number; w: number; h: number; layers: number }[]): Weight => {
+    const [columns, rows] = [40, 32];
+    const thread = new Float32Array(columns * rows);
+    for (const b of blocks)
+      for (let r = b.y / WEIGHT_CELL_MM; r < (b.y + b.h) / WEIGHT_CELL_MM; r++)
+        for (let c = b.x / WEIGHT_CELL_MM; c < (b.x + b.w) / WEIGHT_CELL_MM; c++)
+          thread[r * columns + c]! += (b.layers * WEIGHT_CELL_MM * WEIGHT_CELL_MM) / 0.4;
+    return { left: 0, top: 0, columns, rows, thread, holes: new Uint16Array(columns * rows) };
+  };
+
+  it('are told one by one, the largest first, and together they are what lies above the limit', () => {
+    const weight = gridOf([
+      { x: 0, y: 0, w: 3, h: 3, layers: 6 },
+      { x: 5, y: 4, w: 5, h: 4, layers: 8 },
+    ]);
+    const spots = heavySpots(weight, 4);
+    expect(spots).toHaveLength(2);
+    expect(spots[0]!.areaAboveMm2).toBeGreaterThan(spots[1]!.areaAboveMm2);
+    expect(spots[0]!.value).toBeCloseTo(8, 4);
+    expect(spots[1]!.value).toBeCloseTo(6, 4);
+    expect(spots[0]!.at.x).toBeGreaterThan(5);
+    expect(spots[1]!.at).toEqual({ x: 1, y: 1 });
+    const all = layerPeak(weight, 4);
+    expect(spots.reduce((sum, s) => sum + s.areaAboveMm2, 0)).toBeCloseTo(all.areaAboveMm2, 9);
+    expect(Math.max(...spots.map((s) => s.value))).toBe(all.value);
+    expect(new Set(spots.flatMap((s) => s.cells)).size).toBe(spots.reduce((n, s) => n + s.cells.length, 0));
+  });
+
+  it('are none where nothing is thicker than the limit, and one where they touch', () => {
+    expect(heavySpots(gridOf([{ x: 2, y: 2, w: 4, h: 4, layers: 4 }]), 4.001)).toEqual([]);
+    const joined = gridOf([
+      { x: 1, y: 1, w: 3, h: 3, layers: 6 },
+      { x: 4, y: 1, w: 3, h: 3, layers: 7 },
+    ]);
+    expect(heavySpots(joined, 4)).toHaveLength(1);
+  });
+
+  it('all thread over the area that it lies on is the mean', () => {
+    const { meanLayers, areaMm2, at } = layersIn(
+      gridOf([
+        { x: 2, y: 2, w: 2, h: 4, layers: 2 },
+        { x: 4, y: 2, w: 2, h: 4, layers: 4 },
+      ]),
+    );
+    expect(meanLayers).toBeCloseTo(3, 4);
+    expect(areaMm2).toBeCloseTo(16, 9);
+    expect(Math.abs(at.x - 4)).toBeLessThan(0.2);
+    expect(layersIn(gridOf([]))).toEqual({ meanLayers: 0, areaMm2: 0, at: { x: 0, y: 0 } });
+  });
 });

@@ -1,3 +1,4 @@
+import { withSettings } from '../../document/settings';
 import { formOf, resolveSettings } from '../../pieces/registry';
 import { perPiece, type Check } from '../check';
 
@@ -12,8 +13,8 @@ export const compensationLow: Check = {
   find: perPiece(({ piece, shape, settings }, { job, recipe, weightOf }) => {
     const own = settings.pullComp;
     if (!own || own.from !== 'hand' || formOf(piece) === 'line') return null;
-    const { pullComp: _comp, pullCompPercent: _percent, ...rest } = piece.settings;
-    const usual = resolveSettings({ ...piece, settings: rest }, shape.facts, {
+    const settled = withSettings(piece.settings, { pullComp: undefined, pullCompPercent: undefined });
+    const usual = resolveSettings({ ...piece, settings: settled }, shape.facts, {
       recipe,
       settings: job.settings,
       threadWeight: weightOf(piece),

@@ -100,9 +100,9 @@ function Places({ finding: f }: { finding: Finding }) {
   const step = (by: number): void => showPlace(f, (place + by + f.places.length) % f.places.length);
   if (own.length === 0 && f.places.length < 2) return null;
   return (
-    <p className="mt-0.5 flex items-center gap-1 text-xs" data-testid="finding-places">
+    <div className="mt-0.5 text-xs" data-testid="finding-places">
       {f.places.length > 1 && (
-        <>
+        <p className="flex items-center gap-1">
           <SignButton name="The place before" onClick={() => step(-1)}>
             <ChevronLeft size={14} />
           </SignButton>
@@ -112,12 +112,12 @@ function Places({ finding: f }: { finding: Finding }) {
           <SignButton name="The next place" onClick={() => step(1)}>
             <ChevronRight size={14} />
           </SignButton>
-        </>
+        </p>
       )}
-      <span className="min-w-0 truncate text-quiet" title={own.join(', ')}>
+      <p className="line-clamp-2 text-quiet" title={own.join(', ')}>
         {own.join(', ')}
-      </span>
-    </p>
+      </p>
+    </div>
   );
 }
 
