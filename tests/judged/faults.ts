@@ -2,7 +2,7 @@ import type { ClothKey, Job, Piece } from '../../src/core/document/types';
 import { Command, Role } from '../../src/core/stitches/roles';
 import type { StitchPlan } from '../../src/core/plan/plan';
 import type { Point } from '../../src/core/geometry/point';
-import { area, bar, block, chance, CLOTHS, frame, jobOf, ringData, type Chance } from './made';
+import { area, bar, block, chance, CLOTHS, frame, jobOf, line, ringData, type Chance } from './made';
 
 /** A job with one planted fault, the same without it, and what must be said of the fault. */
 export interface Planted {
@@ -292,6 +292,11 @@ export const PLANTS: Record<string, Plant> = {
     const of = (tieWhen: 'always' | 'trims'): Job =>
       job([block(off(c, -w / 2, 0), w, 8), block(off(c, w / 2 + 0.4, 0), w, 8)], {}, { settings: { tieWhen } });
     return { faulty: of('always'), sound: of('trims') };
+  },
+  'tie-shown': ({ r, c, job }) => {
+    const long = r.between(14, 30);
+    const of = (tieShape: 'cross' | 'line'): Job => job([line(`M${c.x - long / 2},${c.y} h${long}`, { settings: { tieShape } })]);
+    return { faulty: of('cross'), sound: of('line'), at: [off(c, -long / 2, 0), off(c, long / 2, 0)] };
   },
   'ties-piled': ({ r, c, job }) => {
     const w = r.between(6, 9);

@@ -227,6 +227,11 @@ const PAIRS: Record<string, Pair> = {
     faulty: job([block(-10, 0, 8, 8), block(-1.5, 0, 8, 8)], {}, { settings: { tieWhen: 'always' } }),
     good: job([block(-10, 0, 8, 8), block(-1.5, 0, 8, 8)], {}, { settings: { tieWhen: 'trims' } }),
   },
+  'tie-shown': {
+    faulty: job([piece('run', { line: 'M-10,0 H10' }, { tieShape: 'cross' })]),
+    good: job([piece('run', { line: 'M-10,0 H10' }, { tieShape: 'cross' }), block(-14, -4, 28, 8, {}, { thread: 't2' })]),
+    at: { x: -10, y: 0 },
+  },
   'underlay-outside': {
     faulty: centred({ underlay: [{ kind: 'edge-run', inset: 0.1 }] }),
     good: centred({ underlay: [{ kind: 'edge-run', inset: 0.8 }] }),
@@ -318,7 +323,7 @@ test('what is to be corrected for the pull is no finding any more once it is', (
 });
 
 test('every rule that people rely on is there', () => {
-  expect(CHECKS).toHaveLength(51);
+  expect(CHECKS).toHaveLength(52);
 });
 
 test('an accepted finding keeps the reason', () => {

@@ -50,6 +50,7 @@ import { tooHeavy } from './checks/tooHeavy';
 import { threadCrossesCloth } from './checks/threadCrossesCloth';
 import { openingCosts } from './checks/openingCosts';
 import { coverTwice } from './checks/coverTwice';
+import { tieShown } from './checks/tieShown';
 
 /** All rules, in the order in which findings of one severity are listed. */
 export const CHECKS: readonly Check[] = [
@@ -89,6 +90,7 @@ export const CHECKS: readonly Check[] = [
   tieMissing,
   tiesPiled,
   tieDoubled,
+  tieShown,
   borderEarly,
   capOrder,
   capTooTall,

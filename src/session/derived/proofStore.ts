@@ -1,6 +1,6 @@
 import { current } from 'immer';
 import { create } from 'zustand';
-import type { Job } from '@/core/document/types';
+import type { AcceptedFinding, Job } from '@/core/document/types';
 import type { Finding, Fix } from '@/core/proof/finding';
 import { samePieces } from '@/core/proof/prove';
 import { withFix } from '@/core/proof/withFix';
@@ -77,7 +77,9 @@ export function applyFix(fix: Fix): void {
 /** Lives with a finding at all its places for a reason, or no longer when the reason is null. */
 export function acceptFinding({ rule, places }: Finding, reason: string | null): void {
   useJob.getState().change(reason === null ? 'Take acceptance back' : 'Accept a finding', (job) => {
-    const rest = (job.accepted ?? []).filter((a) => a.rule !== rule || !places.some((p) => samePieces(a.pieces, p.pieces)));
+    const isOfIt = (a: AcceptedFinding): boolean =>
+      a.rule === rule && (a.pieces.length === 0 || places.some((p) => samePieces(a.pieces, p.pieces)));
+    const rest = (job.accepted ?? []).filter((a) => !isOfIt(a));
     const own = places.filter((p, i) => places.findIndex((q) => samePieces(p.pieces, q.pieces)) === i);
     job.accepted = reason === null ? rest : [...rest, ...own.map(({ pieces }) => ({ rule, pieces: [...pieces], reason }))];
     if (job.accepted.length === 0) delete job.accepted;

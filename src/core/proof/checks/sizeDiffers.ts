@@ -4,6 +4,8 @@ import type { Check } from '../check';
 /** Work without a drawing is measured as sewn, which is larger than drawn by its compensation: share and mm that may be. */
 const SHARE = 0.05;
 const ROUGH_MM = 2;
+/** What was drawn by hand may have been meant so, unless it is as much off as this share. */
+const SURELY = 0.4;
 
 export const sizeDiffers: Check = {
   rule: 'size-differs',
@@ -21,6 +23,7 @@ export const sizeDiffers: Check = {
     if (!gap && Math.abs(made - asked) <= ROUGH_MM + SHARE * asked) return [];
     return [
       {
+        ...(gap || Math.abs(made - asked) > SURELY * asked ? {} : { severity: 'warn' as const }),
         pieces: [],
         at: { x: 0, y: 0 },
         measured: made,
