@@ -131,6 +131,14 @@ export const SCHOOLS: readonly School[] = [
     ],
   },
   {
+    key: 'longestStitch',
+    question: 'Longest stitch of the machine',
+    options: [
+      { value: 12, name: '12 mm', why: 'what most machines make' },
+      { value: 15, name: '15 mm', why: 'where its manual allows it: whole rows of broad satin over foam' },
+    ],
+  },
+  {
     key: 'tieWhen',
     question: 'Ties',
     options: [

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { FIELD_MM, requireBounds } from './recordBounds';
+import { LONGEST_MACHINE_MM } from '../units/tolerances';
 import { InputError } from './errors';
 import { PIECE_KINDS } from './kinds';
 import { SETTING_KEYS, SETTINGS, type AnySetting, type NumberKey } from './catalogue';
@@ -143,6 +144,7 @@ const piece = Joi.object<Piece, true>({
 /** What a job, or the shop for new jobs, chose where good people differ. */
 export const jobSettingsSchema = Joi.object<JobSettings, true>({
   satinLimit: within('satinLimit'),
+  longestStitch: Joi.number().min(7).max(LONGEST_MACHINE_MM),
   tieWhen: Joi.string().valid('trims', 'always', 'never'),
   trimDistance: Joi.number().min(0.5).max(50),
   broad: Joi.string().valid('satin', 'fill'),

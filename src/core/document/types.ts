@@ -225,6 +225,8 @@ export type RoutePolicy = (typeof ROUTE_POLICIES)[number];
 /** How the shop works where good people differ; absent means the default school. */
 export interface JobSettings {
   satinLimit?: number;
+  /** The longest stitch that the shop's machine makes, mm; its manual says so. */
+  longestStitch?: number;
   tieWhen?: 'trims' | 'always' | 'never';
   trimDistance?: number;
   /** Regions that satin could sew but that are broad: sewn as satin, or as fill. */

@@ -40,6 +40,8 @@ export class Assembly {
   private readonly sewn: Sewn[] = [];
   private readonly threads: ReadonlyMap<string, number>;
   private readonly tieWhen: 'trims' | 'always' | 'never';
+  /** The longest stitch that the machine makes, mm. */
+  private readonly longestMm: number;
   private thread = -1;
   /** The piece that was sewn last. */
   private current = 0;
@@ -53,6 +55,7 @@ export class Assembly {
   ) {
     this.threads = new Map(job.threads.map((t, i) => [t.id, i]));
     this.tieWhen = job.settings.tieWhen ?? usualTies(job.brief.cloth);
+    this.longestMm = job.settings.longestStitch ?? MACHINE_LIMIT_MM;
     // Most plans have about as many events as the one before.
     const foreseen = Math.round((before?.plan.x.length ?? 0) * SPARE_ROOM);
     this.out.reserve(foreseen);
@@ -230,7 +233,7 @@ export class Assembly {
   private copy(c: StitchColumns, index: number): void {
     const n = c.x.length;
     for (let i = 0; i < n; i++) {
-      const plain = i > 0 && this.standsAt(c, i - 1) ? plainUntil(c, i) : i;
+      const plain = i > 0 && this.standsAt(c, i - 1) ? plainUntil(c, i, this.longestMm) : i;
       if (plain > i) {
         this.out.append(c, i, plain);
         i = plain - 1;
@@ -280,8 +283,8 @@ export class Assembly {
   /** Puts penetrations on the way to `p` where one stitch would be longer than machines make. */
   private divideTo(p: Point, role: number): void {
     const here = this.out.last();
-    if (!here || this.out.commandAt(-1) !== Command.stitch || distance(here, p) <= MACHINE_LIMIT_MM) return;
-    for (const q of resample([here, p], MACHINE_LIMIT_MM / 2).slice(1, -1)) this.out.push(q.x, q.y, role);
+    if (!here || this.out.commandAt(-1) !== Command.stitch || distance(here, p) <= this.longestMm) return;
+    for (const q of resample([here, p], this.longestMm / 2).slice(1, -1)) this.out.push(q.x, q.y, role);
   }
 
   /** Whether the last event is the first stitch after a jump. */
@@ -344,12 +347,12 @@ export class Assembly {
 }
 
 /** From event `i` of a piece on, up to where it holds nothing but stitches that any machine makes as they are. */
-function plainUntil(c: StitchColumns, i: number): number {
+function plainUntil(c: StitchColumns, i: number, longestMm: number): number {
   const n = c.x.length;
   let k = i;
   while (k < n && c.command[k] === Command.stitch && c.command[k - 1] === Command.stitch) {
     const [dx, dy] = [c.x[k]! - c.x[k - 1]!, c.y[k]! - c.y[k - 1]!];
-    if (dx * dx + dy * dy > MACHINE_LIMIT_MM * MACHINE_LIMIT_MM) break;
+    if (dx * dx + dy * dy > longestMm * longestMm) break;
     k++;
   }
   return k;

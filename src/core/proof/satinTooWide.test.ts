@@ -103,3 +103,38 @@ describe('the ways out', () => {
     expect(of(turned.job.pieces)).toBeUndefined();
   });
 });
+
+describe('over foam', () => {
+  const raised = (widthMm: number, settings: JobSettings) => {
+    const job = { ...jobOf([bar(widthMm, { foam: 3 })]), settings };
+    const plan = new Planner().plan(job);
+    const longest = Math.max(...rowsOf(plan));
+    return { rules: prove(job).map((f) => f.rule), longest };
+  };
+  function rowsOf(plan: ReturnType<Planner['plan']>): number[] {
+    return [...plan.x.keys()].flatMap((i) =>
+      i > 0 && plan.command[i] === Command.stitch && plan.command[i - 1] === Command.stitch && plan.role[i] === Role.cover
+        ? [Math.hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!)]
+        : [],
+    );
+  }
+
+  it('rows are whole up to what the machine makes, whatever the limit for flat satin is', () => {
+    const usual = raised(10.5, { satinLimit: 9 });
+    expect(usual.rules).not.toContain('satin-too-wide');
+    expect(usual.longest).toBeGreaterThan(10.5);
+    const broad = raised(12.6, { satinLimit: 9, longestStitch: 15 });
+    expect(broad.rules).not.toEqual(expect.arrayContaining(['satin-too-wide']));
+    expect(broad.rules).not.toContain('stitch-too-long');
+    expect(broad.longest).toBeGreaterThan(12.6);
+  });
+
+  it('what the machine does not make is told, and never sewn in one stitch', () => {
+    const broad = raised(13.5, { satinLimit: 9 });
+    expect(broad.rules).toContain('satin-too-wide');
+    expect(broad.longest).toBeLessThanOrEqual(12);
+    const broader = raised(16, { longestStitch: 15 });
+    expect(broader.rules).toContain('satin-too-wide');
+    expect(broader.longest).toBeLessThanOrEqual(15);
+  });
+});

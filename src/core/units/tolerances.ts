@@ -14,6 +14,8 @@ export const SHORTEST_STITCH_MM = 0.4;
 export const ROW_END_CLEAR_MM = 0.5;
 /** Longest single stitch a common machine makes, mm (craft §3). */
 export const MACHINE_LIMIT_MM = 12;
+/** What machines make that are told to, as for broad satin over foam (craft §8), mm. */
+export const LONGEST_MACHINE_MM = 15;
 /** Chord error of runs on curves, mm (craft §4). */
 export const CHORD_ERROR_MM = 0.1;
 /** Overlap of neighbouring pieces, mm (craft §4: pieces that butt overlap at least 1.0 in total). */

@@ -5,9 +5,11 @@ import { pullCompFor, pulledRows, pushCompFor } from '../rules/compensation';
 import { FOAM_SPACING_MM } from '../rules/foam';
 import { columnUnderlay } from '../rules/underlay';
 import { WIDEST_SATIN_MM } from '../../units/craft';
+import { LONGEST_MACHINE_MM, MACHINE_LIMIT_MM } from '../../units/tolerances';
 
 /** The widest that foam carries, and the widest without it, mm. */
-const WIDEST_ON_FOAM = rule(12, 'foam carries satin up to what the machine makes');
+const widestOnFoam = ({ longestStitch = MACHINE_LIMIT_MM }: JobSettings): Resolved<number> =>
+  rule(Math.min(LONGEST_MACHINE_MM, longestStitch), 'foam carries satin up to what the machine makes');
 const WIDEST = rule(WIDEST_SATIN_MM, 'widest satin of the default school');
 
 /** What satin has of every sort: its cover and what lies beneath. */
@@ -50,7 +52,7 @@ export function satinSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveConte
       foam > 0 ? rule<ColumnEnds>('capped', 'foam tears clean at a capped end') : rule<ColumnEnds>('open', 'nothing lies over them'),
     ),
     ...(piece.sides ? {} : { corners: pick(own.corners, cornersFor(piece, ctx.settings)) }),
-    satinLimit: pick(own.satinLimit ?? ctx.settings.satinLimit, foam > 0 ? WIDEST_ON_FOAM : WIDEST),
+    satinLimit: pick(own.satinLimit ?? (foam > 0 ? undefined : ctx.settings.satinLimit), foam > 0 ? widestOnFoam(ctx.settings) : WIDEST),
     overLimit: pick(own.overLimit, rule<'split' | 'fill'>('split', 'rows get staggered points inside')),
     foam: pick(own.foam, rule(0, 'flat on the cloth')),
   };

@@ -9,17 +9,18 @@ export const stitchTooLong: Check = {
   severity: 'stop',
   title: 'Stitches longer than machines make',
   find({ plan, job }) {
-    const { event, lengthMm } = longestStitch(plan, 0, plan.x.length, MACHINE_LIMIT_MM + ROUGH_MM);
+    const limit = job.settings.longestStitch ?? MACHINE_LIMIT_MM;
+    const { event, lengthMm } = longestStitch(plan, 0, plan.x.length, limit + ROUGH_MM);
     if (event < 0) return [];
     return [
       {
         pieces: [job.pieces[plan.piece[event]!]!.id],
         at: { x: plan.x[event]!, y: plan.y[event]! },
         measured: lengthMm,
-        limit: MACHINE_LIMIT_MM,
+        limit,
         unit: 'mm',
-        limitFrom: 'what most machines make in one stitch',
-        message: 'A stitch is longer than most machines make: they would divide it where they like, or stop.',
+        limitFrom: job.settings.longestStitch === undefined ? 'what most machines make in one stitch' : 'what the shop’s machine makes',
+        message: `A stitch of ${lengthMm.toFixed(1)} mm is longer than ${job.settings.longestStitch === undefined ? 'most machines make' : 'this machine makes'}: it would divide it where it likes, or stop.`,
       },
     ];
   },
