@@ -63,7 +63,11 @@ export function proposeFor(region: Region, options: ProposeOptions): Proposal {
   if (max <= limit) {
     const satin = columnsOf(region, options);
     if (satin)
-      return { kind: 'satin', why: satin.settings?.corners ? `${at}; rows that turn would pile up at its corner` : at, shape: satin };
+      return {
+        kind: 'satin',
+        why: satin.settings?.corners ? `${at}; its corner built of two arms, where turning rows pile up or miss a spot` : at,
+        shape: satin,
+      };
     return { kind: 'fill', why: `${at}, but columns would not cover its shape`, shape: { area: region.data, settings: {} } };
   }
   const bars = barsThatCross(region, limit, options);

@@ -2,6 +2,7 @@ import { roughOffset } from '../geometry/area';
 import { ofEach } from '../geometry/known';
 import { boundsOf, growBounds, type Area } from '../geometry/point';
 import { makeMask, paintArea, paintThread } from '../geometry/mask';
+import { spotsOf } from '../geometry/spots';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
 import type { StitchColumns } from './buffer';
 import { Command, Role } from './roles';
@@ -65,22 +66,5 @@ function bareSpots(data: Uint8Array, columns: number): Uint8Array {
   return out;
 }
 
-/** Cells of the largest spot; its cells share sides. */
-function largestSpot(marked: Uint8Array, columns: number): number {
-  const left = marked.slice();
-  let most = 0;
-  for (let i = 0; i < left.length; i++) {
-    if (left[i] === 0) continue;
-    left[i] = 0;
-    const spot = [i];
-    for (const at of spot) {
-      for (const next of [at - 1, at + 1, at - columns, at + columns]) {
-        if (left[next] !== 1) continue;
-        left[next] = 0;
-        spot.push(next);
-      }
-    }
-    most = Math.max(most, spot.length);
-  }
-  return most;
-}
+const largestSpot = (marked: Uint8Array, columns: number): number =>
+  spotsOf(marked.length, columns, (cell) => marked[cell] === 1).reduce((most, spot) => Math.max(most, spot.length), 0);

@@ -1,6 +1,7 @@
 import type { PlanColumns } from './buffer';
 import { emptyBounds, growBounds } from '../geometry/point';
 import type { Area } from '../geometry/point';
+import { spotsOf } from '../geometry/spots';
 import { scanArea } from '../geometry/scan';
 import { Command } from './roles';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
@@ -137,23 +138,11 @@ export function heavySpots(weight: Weight, limit: number): HeavySpot[] {
   const { columns, thread } = weight;
   const factor = THREAD_WIDTH_MM / (LAYER_SIDE_MM * LAYER_SIDE_MM);
   const layers = overSquares(weight, thread, LAYER_SIDE_MM);
-  const seen = new Uint8Array(layers.length);
-  const out: HeavySpot[] = [];
-  for (let i = 0; i < layers.length; i++) {
-    if (seen[i] || layers[i]! * factor <= limit) continue;
-    seen[i] = 1;
-    const cells = [i];
-    for (const cell of cells) {
-      for (const next of [cell - 1, cell + 1, cell - columns, cell + columns]) {
-        if (next < 0 || next >= layers.length || seen[next] || layers[next]! * factor <= limit) continue;
-        seen[next] = 1;
-        cells.push(next);
-      }
-    }
+  const out = spotsOf(layers.length, columns, (cell) => layers[cell]! * factor > limit).map((cells): HeavySpot => {
     const best = cells.reduce((a, b) => (layers[b]! > layers[a]! ? b : a));
     const areaAboveMm2 = cells.length * WEIGHT_CELL_MM * WEIGHT_CELL_MM;
-    out.push({ value: layers[best]! * factor, at: middleOf(weight, best, LAYER_SIDE_MM), areaAboveMm2, cells });
-  }
+    return { value: layers[best]! * factor, at: middleOf(weight, best, LAYER_SIDE_MM), areaAboveMm2, cells };
+  });
   return out.sort((a, b) => b.areaAboveMm2 - a.areaAboveMm2);
 }
 
