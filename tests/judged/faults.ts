@@ -146,6 +146,27 @@ export const PLANTS: Record<string, Plant> = {
     const [a, b] = [block(off(c, -gap / 2 - 4, 0), 8, 10), block(off(c, gap / 2 + 4, 0), 8, 10)];
     return { faulty: job([a, { ...b, approach: { how: 'travel' } }]), sound: job([a, b]), measured: gap, within: Math.max(1.2, 0.1 * gap) };
   },
+  'thread-unheld': ({ r, c, cloth }) => {
+    const [h, gap] = [r.between(8, 14), r.between(2.8, 4.4)];
+    const [which, side] = [r.whole(0, 1), r.pick(['tieIn', 'tieOff'] as const)];
+    const of = (untied: boolean): Job =>
+      jobOf(
+        cloth,
+        [0, 1, 2].map((k) => {
+          const open = untied && k === which + (side === 'tieIn' ? 1 : 0);
+          const x = c.x + (k - 1) * (3 + gap) - 1.5;
+          return area('satin', `M${x},${c.y - h / 2} h3 v${h} h-3 Z`, open ? { settings: { [side]: false } } : {});
+        }),
+        {},
+        { settings: { trimDistance: 5 } },
+      );
+    const x = c.x + (which - 0.5) * (3 + gap);
+    const at = [
+      { x, y: c.y - h / 2 },
+      { x, y: c.y + h / 2 },
+    ] as const;
+    return { faulty: of(true), sound: of(false), at, measured: gap, within: 0.8 };
+  },
   'travel-visible': ({ r, c, job }) => {
     const gap = r.between(12, 26);
     const of = (how?: 'travel'): Job =>

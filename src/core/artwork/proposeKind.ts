@@ -86,8 +86,13 @@ function columnsOf(region: Region, options: ProposeOptions, widestMm = Infinity)
   const first = judged(turned, trial);
   if (!trial || trial.covered < ALL_BUT_CORNERS) return null;
   if (first[0] && first[0].layers <= MOST_AT_A_CORNER && trial.barestMm2 < BARE_MM2) return turned;
-  const built = BUILT_CORNERS.map((corners) => ({ area: region.data, settings: { corners } }));
-  const [best] = [...first, ...built.flatMap((shape) => judged(shape, tried(shape, false)))].sort((a, b) => a.faults - b.faults);
+  const all = [...first];
+  for (const corners of BUILT_CORNERS) {
+    const built = { area: region.data, settings: { corners } };
+    all.push(...judged(built, tried(built, false)));
+    if (all.some((j) => j.faults === 0)) break;
+  }
+  const [best] = all.sort((a, b) => a.faults - b.faults);
   return best && (best.layers <= PILED_LAYERS || region.width.median < PILED_MM) ? best.shape : null;
 }
 /** Columns that cover less miss more than corners. */

@@ -72,6 +72,8 @@ const ACROSS_MM = 2.5;
 const HALF_BITE_MM = 0.6;
 /** Thread reaches so far beyond the holes of a row along an edge, mm. */
 const WIDEST_HALF_MM = THREAD_WIDTH_MM / 4;
+/** From so far beside its hole on thread has its full width, mm. */
+const TAPER_MM = 1;
 
 /**
  * The outermost (`sign` 1) or innermost (-1) cover stitch of a piece at a place; null when it has none there.
@@ -128,9 +130,9 @@ function lastRowAcross(
   outwardMm: number,
 ): EdgeOfCover | null {
   let best: EdgeOfCover | null = null;
-  eachCrossing(plan, cover, place, inwardMm, outwardMm, (event, depth, ends) => {
-    // Thread tapers into its holes: it reaches no farther out than there.
-    const reach = Math.max(sign * ends[0], sign * ends[1]) + WIDEST_HALF_MM;
+  eachCrossing(plan, cover, place, inwardMm, outwardMm, (event, depth, ends, besideMm) => {
+    // Thread tapers into its holes: beside them it reaches out by half of what it does farther along the row.
+    const reach = Math.max(sign * ends[0], sign * ends[1]) + WIDEST_HALF_MM * (1 + Math.min(1, besideMm / TAPER_MM));
     const laidMm = sign * Math.min(sign * depth + THREAD_WIDTH_MM / 2, reach);
     if (best === null || sign * (laidMm - best.laidMm) > 0) best = { event, laidMm, bittenMm: 0 };
   });
@@ -147,14 +149,14 @@ export function edgeOfLine(plan: StitchPlan, line: CoverOf, place: EdgePlace, wi
   return best;
 }
 
-/** Stitches that cross the line through a place square to its edge: how far out they do, and how far out their ends lie, mm. */
+/** Stitches that cross the line through a place square to its edge: how far out they do, how far out their ends lie, and how far from the nearer one that is, mm. */
 function eachCrossing(
   { x, y }: StitchPlan,
   cover: CoverOf,
   { at, out }: EdgePlace,
   inwardMm: number,
   outwardMm: number,
-  call: (event: number, depth: number, ends: readonly [number, number]) => void,
+  call: (event: number, depth: number, ends: readonly [number, number], besideMm: number) => void,
 ): void {
   const [from, to] = [-inwardMm, outwardMm].map((mm) => ({ x: at.x + mm * out.x, y: at.y + mm * out.y })) as [Point, Point];
   const local = (i: number): [depth: number, side: number] => {
@@ -165,7 +167,7 @@ function eachCrossing(
     const [[d0, s0], [d1, s1]] = [local(Math.max(0, event - 1)), local(event)];
     if (s0 * s1 > 0 || s0 === s1) return;
     const depth = d0 + ((d1 - d0) * s0) / (s0 - s1);
-    if (depth >= -inwardMm && depth <= outwardMm) call(event, depth, [d0, d1]);
+    if (depth >= -inwardMm && depth <= outwardMm) call(event, depth, [d0, d1], Math.min(Math.abs(s0), Math.abs(s1)));
   });
 }
 

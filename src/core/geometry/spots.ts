@@ -6,14 +6,17 @@ export function spotsOf(cells: number, columns: number, isIn: (cell: number) => 
     if (seen[i] || !isIn(i)) continue;
     seen[i] = 1;
     const spot = [i];
+    const reach = (next: number): void => {
+      if (next < 0 || next >= cells || seen[next] || !isIn(next)) return;
+      seen[next] = 1;
+      spot.push(next);
+    };
     for (const at of spot) {
       const column = at % columns;
-      const beside = [at - columns, at + columns, ...(column > 0 ? [at - 1] : []), ...(column < columns - 1 ? [at + 1] : [])];
-      for (const next of beside) {
-        if (next < 0 || next >= cells || seen[next] || !isIn(next)) continue;
-        seen[next] = 1;
-        spot.push(next);
-      }
+      reach(at - columns);
+      reach(at + columns);
+      if (column > 0) reach(at - 1);
+      if (column < columns - 1) reach(at + 1);
     }
     out.push(spot);
   }

@@ -4,6 +4,7 @@ import { distance, type Point } from '../geometry/point';
 import type { Link } from '../route/link';
 import { usualTies } from '../pieces/rules/tieSettings';
 import { isTied, tieIn, tieOff, type Tie } from '../stitches/ties';
+import { CUT_BY_HAND_MM } from '../units/craft';
 import { MACHINE_LIMIT_MM } from '../units/tolerances';
 import { StitchBuffer, type PlanColumns, type StitchColumns } from '../stitches/buffer';
 import type { PlannedLink, PlannedPiece, StitchPlan } from './plan';
@@ -45,6 +46,8 @@ export class Assembly {
   private thread = -1;
   /** The piece that was sewn last. */
   private current = 0;
+  /** Whether the thread is locked on both sides of the way to the piece though it goes on. */
+  private isHeld = false;
   /** What each sewn piece became, for the next plan. */
   readonly blocks = new Map<Sewn, Block>();
 
@@ -194,14 +197,15 @@ export class Assembly {
   private enter(columns: StitchColumns, index: number, thread: number, { kind, waits, link }: Arrival): PlannedLink | null {
     const to = { x: columns.x[0]!, y: columns.y[0]! };
     const here = this.out.last();
+    this.isHeld = this.tieWhen === 'always' || (link?.bareMm ?? 0) >= CUT_BY_HAND_MM;
     if (!here) {
       this.thread = thread;
       this.jumpTo(to, index);
       if (waits) this.waitAt(to, index);
       return null;
     }
-    const came = { from: this.current, leaves: here, arrives: to, shownMm: distance(here, to) };
-    if (link) return { ...came, how: link.how, shownMm: link.shownMm, ...this.follow(link, to, index, thread) };
+    const came = { from: this.current, leaves: here, arrives: to, shownMm: distance(here, to), bareMm: 0 };
+    if (link) return { ...came, how: link.how, shownMm: link.shownMm, bareMm: link.bareMm, ...this.follow(link, to, index, thread) };
     this.cut(this.current);
     if (kind === 'thread') {
       const at = this.out.last()!;
@@ -214,7 +218,7 @@ export class Assembly {
   }
 
   private follow({ how, way, reason }: Link, to: Point, index: number, thread: number): Pick<PlannedLink, 'reason'> {
-    if (how !== 'trim' && this.tieWhen === 'always') this.lock(this.current);
+    if (how !== 'trim' && this.isHeld) this.lock(this.current);
     if (how === 'trim') {
       this.cut(this.current);
       this.jumpTo(to, index);
@@ -255,7 +259,7 @@ export class Assembly {
       this.divideTo(p, c.role[i]!);
     }
     this.out.push(p.x, p.y, c.role[i]!, c.command[i]);
-    const fresh = this.startsThread() || (i === 0 && this.tieWhen === 'always');
+    const fresh = this.startsThread() || (i === 0 && this.isHeld);
     if (fresh && i + 1 < c.x.length && this.wants(index, 'tieIn') && !isTied(firstPoints(c, i))) {
       this.tie(tieIn(p, { x: c.x[i + 1]!, y: c.y[i + 1]! }, this.tieOf(index)));
     }

@@ -49,5 +49,5 @@ export function sameArrival(a: Arrival, b: Arrival): boolean {
   if (a.kind !== b.kind || a.waits !== b.waits) return false;
   const [p, q] = [a.link, b.link];
   if (p === q || !p || !q) return p === q;
-  return p.how === q.how && p.reason === q.reason && p.shownMm === q.shownMm && samePlaces(p.way, q.way);
+  return p.how === q.how && p.reason === q.reason && p.shownMm === q.shownMm && p.bareMm === q.bareMm && samePlaces(p.way, q.way);
 }

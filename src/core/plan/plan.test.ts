@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { jobFromArt } from '../artwork/newJob';
 import { readSvg } from '../artwork/readSvg';
-import type { Job } from '../document/types';
+import type { Job, Piece } from '../document/types';
 import { piece, jobOf } from '../pieces/fixtures';
 import { writeCsv } from '../formats/csv';
 import { Planner } from './planner';
@@ -44,6 +44,34 @@ test('every thread that is cut is tied before it and after it', () => {
       expect([2, 3, 4].map((k) => plan.role[i + k])).toEqual([Role.tie, Role.tie, Role.tie]);
     }
   }
+});
+
+describe('thread that stays between two letters', () => {
+  const stem = (x: number): Piece => piece('satin', { area: `M${x},-5 h3 v10 h-3 Z` });
+  const sewn = (gapMm: number, settings: object = {}): StitchPlan => {
+    const job = jobOf([stem(0), stem(3 + gapMm), stem(2 * (3 + gapMm))]);
+    return new Planner().plan({ ...job, settings: { ...job.settings, trimDistance: 5, ...settings } });
+  };
+  const tiesBetween = ({ pieces, role }: StitchPlan): number[][] =>
+    pieces.slice(1).map(({ link, from }) => {
+      const ties = (a: number, b: number): number => Array.from(role.subarray(a, b)).filter((r) => r === Role.tie).length;
+      return [ties(pieces[link!.from]!.to, from), ties(from, from + 5)];
+    });
+
+  it('is tied on both sides from 2 mm on, where people cut it by hand', () => {
+    const plan = sewn(3.4);
+    expect(words(plan).filter((c) => c === 'trim')).toHaveLength(1);
+    tiesBetween(plan).forEach(([off, into]) => {
+      expect(off).toBeGreaterThanOrEqual(2);
+      expect(into).toBeGreaterThanOrEqual(2);
+    });
+    plan.pieces.slice(1).forEach((p) => expect(Math.abs(p.link!.bareMm - 3.4)).toBeLessThan(0.8));
+  });
+
+  it('is not when it is shorter, or when the job has no ties', () => {
+    expect(tiesBetween(sewn(1.2)).flat()).toEqual([0, 0, 0, 0]);
+    expect(tiesBetween(sewn(3.4, { tieWhen: 'never' })).flat()).toEqual([0, 0, 0, 0]);
+  });
 });
 
 test('without ties when the job says so', () => {

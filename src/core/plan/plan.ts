@@ -24,6 +24,8 @@ export interface PlannedLink {
   arrives: Point;
   /** How much of a straight way would stay visible, mm. */
   shownMm: number;
+  /** How much of the way that the thread takes lies on bare cloth, mm. */
+  bareMm: number;
 }
 
 export interface PlannedPiece {

@@ -13,6 +13,7 @@ import { stitchTooShort } from './checks/stitchTooShort';
 import { stopsExceedColours } from './checks/stopsExceedColours';
 import { tieDoubled } from './checks/tieDoubled';
 import { tieMissing } from './checks/tieMissing';
+import { threadUnheld } from './checks/threadUnheld';
 import { tiesPiled } from './checks/tiesPiled';
 import { travelVisible } from './checks/travelVisible';
 import { underlayTooHeavy } from './checks/underlayTooHeavy';
@@ -277,5 +278,47 @@ describe('weight', () => {
       laid(30, 'byHand', 20).length,
       laid(30, 'byHand', 100, cover).length,
     ]).toEqual([0, 0, 1, 0]);
+  });
+});
+
+describe('thread that lies bare between two pieces', () => {
+  const way = (bareMm: number, more: object = {}) =>
+    ({ from: 0, how: 'travel', leaves: { x: 10, y: 4 }, arrives: { x: 14, y: 6 }, shownMm: 9, bareMm, ...more }) as const;
+  /** So many ties at the end of the first piece, sewn in it or after it, and at the start of the second. */
+  const told = (bareMm: number, own: number, after: number, start: number, brief: MadeContext['brief'] = {}) => {
+    const ties = (n: number, x: number, p: number): MadeEvent[] => Array.from({ length: n }, (_, k) => [x + (k % 2), 0, tie, 0, p]);
+    const events: MadeEvent[] = [
+      ...Array.from({ length: 12 }, (_, k): MadeEvent => [k, k, cover, 0, 0]),
+      ...ties(own, 11, 0),
+      ...ties(after, 11, 2),
+      [12, 5, travel, 0, 2],
+      [14, 6, cover, 0, 1],
+      ...ties(start, 14, 1),
+      ...Array.from({ length: 12 }, (_, k): MadeEvent => [14 + k, 6 + k, cover, 0, 1]),
+    ];
+    const links = [null, way(bareMm), null];
+    return found(threadUnheld, [{}, {}, { unsewn: true }], { events, links, brief });
+  };
+
+  it('is told from 2 mm on, with its length, half way along', () => {
+    expect(told(1.99, 0, 0, 0)).toEqual([]);
+    expect(told(2, 0, 0, 0)).toMatchObject([{ pieces: ['p0', 'p1'], measured: 2, limit: 2, unit: 'mm', at: { x: 12, y: 5 } }]);
+    expect(told(3.46, 0, 0, 0)[0]!.message).toContain('3.5 mm');
+  });
+
+  it('unless it is tied on both sides, in the pieces or between them', () => {
+    expect(told(3, 3, 0, 3)).toEqual([]);
+    expect(told(3, 0, 3, 3)).toEqual([]);
+    expect(told(3, 3, 0, 0)[0]!.fix!.pieces).toEqual([{ id: 'p1', settings: { tieIn: undefined } }]);
+    expect(told(3, 0, 0, 2)[0]!.fix!.pieces).toEqual([{ id: 'p0', settings: { tieOff: undefined } }]);
+    expect(told(3, 0, 0, 0)[0]!.fix!.pieces).toHaveLength(2);
+  });
+
+  it('or cut by the machine, which is its other way out', () => {
+    expect(told(3, 0, 0, 0)[0]!.others).toMatchObject([{ pieces: [{ id: 'p1', patch: { approach: { how: 'trim' } } }] }]);
+  });
+
+  it('but not in lace, where no thread is tied', () => {
+    expect(told(3, 0, 0, 0, { cloth: 'soluble-film' })).toEqual([]);
   });
 });

@@ -7,7 +7,7 @@ import { areaOf } from '../geometry/area';
 import { jobOf, piece } from '../pieces/fixtures';
 import type { Shaped } from '../pieces/prepare/shaped';
 import type { PlanFigures } from '../plan/measure';
-import type { StitchPlan } from '../plan/plan';
+import type { PlannedLink, StitchPlan } from '../plan/plan';
 import type { RouteInput } from '../plan/links';
 import { Command } from '../stitches/roles';
 import { weigh, type Weight } from '../stitches/weight';
@@ -34,6 +34,8 @@ export interface MadeContext {
   weight?: Weight;
   meetings?: readonly MeetingEdge[];
   outlines?: readonly PredictedOutline[];
+  /** How the needle comes to each piece. */
+  links?: readonly (PlannedLink | null)[];
   trimsOf?: (job: Job) => number;
   route?: Pick<RouteInput, 'items' | 'pieces'>;
 }
@@ -74,7 +76,8 @@ export function contextOf(made: readonly MadePiece[], of: MadeContext = {}): Pro
   const pieces = base.pieces.map((p, i) => ({ ...p, id: `p${i}`, name: `Piece ${i}` }));
   const job: Job = { ...base, pieces, ...of.job, brief };
   const shaped = pieces.map((p, i) => shapedOf(p, made[i]!));
-  const plan = planOf(of.events ?? [], pieces.length);
+  const bare = planOf(of.events ?? [], pieces.length);
+  const plan = of.links ? { ...bare, pieces: bare.pieces.map((p, i) => ({ ...p, link: of.links![i] ?? null })) } : bare;
   return {
     job,
     plan,

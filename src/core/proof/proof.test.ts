@@ -53,6 +53,13 @@ const word = (height: number, round = height): Piece[] => {
   const bowl = piece('fill', { area: `M${-w},0 a${w},${r} 0 1 0 ${2 * w},0 a${w},${r} 0 1 0 ${-2 * w},0 Z` });
   return [stem(-height), bowl, stem(0.6 * height)];
 };
+/** Three uprights, 3.4 mm apart, the middle one with settings of its own. */
+const joined = (settings: PieceSettings): Job =>
+  job(
+    [0, 1, 2].map((k) => piece('satin', { area: `M${-4.9 + 6.4 * (k - 1) + 3.4},-5 h3 v10 h-3 Z` }, k === 1 ? settings : {})),
+    {},
+    { settings: { trimDistance: 5 } },
+  );
 const holed = (side: number): Piece =>
   piece('fill', { area: `M-15,-15 h30 v30 h-30 Z M${-side / 2},${-side / 2} v${side} h${side} v${-side} Z` });
 
@@ -112,6 +119,13 @@ const PAIRS: Record<string, Pair> = {
     at: { x: 0, y: 0 },
     measured: 24,
     within: 2,
+  },
+  'thread-unheld': {
+    faulty: joined({ tieOff: false }),
+    good: joined({}),
+    at: { x: 3.2, y: 0 },
+    measured: 3.4,
+    within: 0.8,
   },
   'outline-nudged': {
     faulty: job([block(-8, -8, 16, 16), { ...frame(-8), line: 'M-7.4,-8.4 h16 v16 h-16 Z' }]),
@@ -323,7 +337,7 @@ test('what is to be corrected for the pull is no finding any more once it is', (
 });
 
 test('every rule that people rely on is there', () => {
-  expect(CHECKS).toHaveLength(52);
+  expect(CHECKS).toHaveLength(53);
 });
 
 test('an accepted finding keeps the reason', () => {

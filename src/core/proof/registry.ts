@@ -48,6 +48,7 @@ import { sizeDiffers } from './checks/sizeDiffers';
 import { colourReturns } from './checks/colourReturns';
 import { tooHeavy } from './checks/tooHeavy';
 import { threadCrossesCloth } from './checks/threadCrossesCloth';
+import { threadUnheld } from './checks/threadUnheld';
 import { openingCosts } from './checks/openingCosts';
 import { coverTwice } from './checks/coverTwice';
 import { tieShown } from './checks/tieShown';
@@ -87,6 +88,7 @@ export const CHECKS: readonly Check[] = [
   foamTravel,
   travelVisible,
   threadCrossesCloth,
+  threadUnheld,
   tieMissing,
   tiesPiled,
   tieDoubled,

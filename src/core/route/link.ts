@@ -20,6 +20,8 @@ export interface Link {
   reason?: CutReason;
   /** How much of a straight way would stay visible, mm. */
   shownMm: number;
+  /** How much of the way that the thread takes lies on bare cloth, mm. */
+  bareMm: number;
 }
 
 /**
@@ -40,21 +42,26 @@ export function linkTo(
   const gap = distance(from, to);
   const seen = ground.straight(from, to, k);
   const shownMm = seen.bareMm + seen.overMm;
-  if (target.approach?.how === 'trim') return { how: 'trim', way: [], reason: 'asked', shownMm };
+  const cut = (reason: CutReason): Link => ({ how: 'trim', way: [], reason, shownMm, bareMm: 0 });
+  if (target.approach?.how === 'trim') return cut('asked');
   if (target.approach?.how === 'travel') {
-    return { how: 'travel', way: inStitches([from, ...(target.approach.way ?? []), to]), shownMm };
+    const way = [from, ...(target.approach.way ?? []), to];
+    const bareMm = way.slice(1).reduce((sum, p, i) => sum + ground.straight(way[i]!, p, k).bareMm, 0);
+    return { how: 'travel', way: inStitches(way), shownMm, bareMm };
   }
-  if (gap <= TOUCHING_MM && !seen.barred) return { how: 'stitch', way: [], shownMm };
+  const bareMm = seen.bareMm;
+  if (gap <= TOUCHING_MM && !seen.barred) return { how: 'stitch', way: [], shownMm, bareMm };
   const way = hiddenWay(ground, from, to, k, () => sequence.slice(k).flatMap((i) => i.lines), looked);
   if (way) {
     const length = way.slice(1).reduce((sum, p, i) => sum + distance(p, way[i]!), 0);
-    if (length * pace.mm <= pace.trim) return { how: 'travel', way: inStitches(way), shownMm };
-    if (!ground.goesStraight(from, to, k, shown)) return { how: 'trim', way: [], reason: 'far', shownMm };
+    if (length * pace.mm <= pace.trim) return { how: 'travel', way: inStitches(way), shownMm, bareMm: 0 };
+    if (!ground.goesStraight(from, to, k, shown)) return cut('far');
   }
   if (ground.goesStraight(from, to, k, shown)) {
-    return gap <= TRAVEL_STITCH_MM ? { how: 'stitch', way: [], shownMm } : { how: 'travel', way: inStitches([from, to]), shownMm };
+    const way = gap <= TRAVEL_STITCH_MM ? [] : inStitches([from, to]);
+    return { how: gap <= TRAVEL_STITCH_MM ? 'stitch' : 'travel', way, shownMm, bareMm };
   }
-  return { how: 'trim', way: [], reason: seen.barred ? 'barred' : 'open', shownMm };
+  return cut(seen.barred ? 'barred' : 'open');
 }
 
 /** Penetrations along a way, its corners among them, without its ends. */

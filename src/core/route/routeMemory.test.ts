@@ -55,7 +55,7 @@ describe('what is remembered', () => {
     let anew = false;
     memory.link(k, at(k), at(k + 1), () => {
       anew = true;
-      return { link: { how: 'trim', way: [], shownMm: 0 }, looked: emptyBounds() };
+      return { link: { how: 'trim', way: [], shownMm: 0, bareMm: 0 }, looked: emptyBounds() };
     });
     return anew;
   };
@@ -139,7 +139,7 @@ describe('what is remembered', () => {
       let anew = false;
       memory.link(1, at(50, 50), at(51, 50), () => {
         anew = true;
-        return { link: { how: 'trim', way: [], shownMm: 0 }, looked };
+        return { link: { how: 'trim', way: [], shownMm: 0, bareMm: 0 }, looked };
       });
       return anew;
     };

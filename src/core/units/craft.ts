@@ -16,3 +16,5 @@ export const LEAST_CROSSING_DEG = 30;
 export const ON_GROUND_SHARE = 0.5;
 /** Cover opener than this is no ground to sink into, mm. */
 export const GROUND_TO_MM = 0.8;
+/** Thread that lies bare for so long between two pieces is cut by hand, and has to be locked on both sides, mm (craft §6, Ties). */
+export const CUT_BY_HAND_MM = 2;

@@ -12,7 +12,7 @@ import type { ResolvedSettings } from '../resolve';
 import { proposeAngle } from './angle';
 import { STAGGER_ORDER, type RowSettings } from '../rows/emit';
 import { rowField, type RowField } from '../rows/turning/field';
-import { rowsInField } from '../rows/turning/rows';
+import { rowsInField, type TurningRows } from '../rows/turning/rows';
 import { withoutHairlines } from './hairlines';
 import { carvedLines } from './carvedLines';
 import { gradientRows } from './gradient';
@@ -30,8 +30,8 @@ export interface FillShape extends PreparedShape {
   parts: readonly Area[];
   /** Two or more lines across the area that its rows follow; none for straight rows. */
   slants: readonly Line[];
-  /** The field of its turning rows, made when first wanted. */
-  fieldIn: (part: Area) => RowField;
+  /** Rows of a part that follow the slants, made when first wanted. */
+  turningRows: (part: Area, spacingMm: number) => TurningRows;
   carvedOn: ((row: Line) => number[]) | null;
 }
 
@@ -83,7 +83,7 @@ function prepare(piece: Piece): FillShape | null {
     ends: points.flatMap((start) => points.filter((end) => end !== start).map((end) => ({ start, end }))),
     parts,
     slants: slants.length > 1 ? slants : [],
-    fieldIn: remembered((part) => rowField(part, slants)),
+    turningRows: rememberedRows(slants),
     carvedOn: piece.carve ? carvedLines(dataToRings(piece.carve)) : null,
   };
 }
@@ -102,12 +102,16 @@ function rowLengths(area: Area, angleDeg: number): [number, number] {
   return count === 0 ? [0, 0] : [least, most];
 }
 
-function remembered<T>(make: (part: Area) => T): (part: Area) => T {
-  const known = new Map<Area, T>();
-  return (part) => {
-    const made = known.get(part) ?? make(part);
-    known.set(part, made);
-    return made;
+/** Rows of parts in their fields. A piece on trial and the one that is sewn have the same ones: those of the last spacing are kept. */
+function rememberedRows(slants: readonly Line[]): FillShape['turningRows'] {
+  const known = new Map<Area, { field: RowField; spacingMm: number; rows: TurningRows }>();
+  return (part, spacingMm) => {
+    const before = known.get(part);
+    if (before?.spacingMm === spacingMm) return before.rows;
+    const field = before?.field ?? rowField(part, slants);
+    const rows = rowsInField(part, field, spacingMm, true);
+    known.set(part, { field, spacingMm, rows });
+    return rows;
   };
 }
 
@@ -170,7 +174,7 @@ function rowsOf(
 ): { rows: RowSet; mesh: RowMesh } {
   const spacing = set.spacing!.value;
   if (shape.slants.length > 1) {
-    return { rows: lineRows(rowsInField(part, shape.fieldIn(part), spacing, true), settings), mesh: scanRows(part, angle, WAYS_MM) };
+    return { rows: lineRows(shape.turningRows(part, spacing), settings), mesh: scanRows(part, angle, WAYS_MM) };
   }
   const to = set.spacingTo?.value;
   if (to !== undefined && to !== spacing) {

@@ -161,10 +161,10 @@ describe('compensation', () => {
     expect(thick - thin).toBeCloseTo(0.4);
   });
 
-  it('open ends are shortened by half a row, never by over 0.4 mm', () => {
-    expect(pushCompFor({}, 0.4)).toMatchObject({ value: 0.2, from: 'rule' });
-    expect(pushCompFor({}, 0.5).value).toBeCloseTo(0.25);
-    expect(pushCompFor({}, 0.77).value).toBeLessThan(0.4);
+  it('open ends are shortened by a little under half a row, never by over 0.4 mm', () => {
+    expect(pushCompFor({}, 0.4)).toMatchObject({ value: 0.15, from: 'rule' });
+    expect(pushCompFor({}, 0.48).value).toBeCloseTo(0.18);
+    expect(pushCompFor({}, 1.05).value).toBeLessThan(0.4);
     expect(pushCompFor({}, 3).value).toBe(0.4);
     expect(pushCompFor({ pushComp: 0 }, 0.4)).toMatchObject({ value: 0, from: 'hand' });
   });

@@ -36,9 +36,10 @@ export const tieMissing: Check = {
   },
 };
 
-function locked({ plan }: ProofContext, trim: number): boolean {
+/** Whether the thread is locked right before an event. */
+export function locked({ plan }: ProofContext, event: number): boolean {
   const back = [];
-  for (let k = trim - 1; k >= 0 && k >= trim - LOOK_BACK && plan.command[k] === Command.stitch; k--) {
+  for (let k = event - 1; k >= 0 && k >= event - LOOK_BACK && plan.command[k] === Command.stitch; k--) {
     if (plan.role[k] === Role.tie) return true;
     back.push({ x: plan.x[k]!, y: plan.y[k]! });
   }
