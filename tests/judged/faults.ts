@@ -194,7 +194,7 @@ export const PLANTS: Record<string, Plant> = {
     return { faulty: of(7), sound: of(2), measured: 8.4 };
   },
   'cover-twice': ({ r, c, job }) => {
-    const [w, h] = [r.between(18, 34), r.between(18, 34)];
+    const [w, h] = [r.between(20, 34), r.between(20, 34)];
     const [dx, dy] = [r.between(0, 8), r.between(0, 8)];
     const over = block(off(c, dx, dy), w, h, { thread: 't2', settings: { angle: 60 } });
     const of = (spacing?: number): Job => job([block(c, w, h, { settings: { angle: 0, ...(spacing ? { spacing } : {}) } }), over]);

@@ -1,7 +1,8 @@
 import Flatbush from 'flatbush';
 import { InputError } from '../document/errors';
-import { areaOf, components, cutLines, ringArea, simplify, strokeArea, subtract, unite } from '../geometry/area';
+import { areaOf, components, cutLines, intersect, ringArea, simplify, strokeArea, subtract, unite } from '../geometry/area';
 import { fittedData } from '../geometry/fit';
+import { once } from '../geometry/known';
 import { joinedThrough, lineLength } from '../geometry/line';
 import { widthRange, type MedialAxis, type WidthRange } from '../geometry/medial';
 import { outlineOf } from '../geometry/outline';
@@ -126,15 +127,18 @@ function indexOf(items: readonly PlacedItem[]): Flatbush {
   return index;
 }
 
-/** What remains of each item, worked out when it is asked for; the cover is gathered from the last painted to the first. */
+/** What remains of each item, from the last painted to the first: what is left out above does not weigh on what lies beneath. */
 function carvedFromAbove(items: readonly PlacedItem[]): (() => Carved)[] {
-  const cover = new Cover();
+  const [cover, twice] = [new Cover(), new Cover()];
   const out: (() => Carved)[] = [];
   for (let i = items.length - 1; i >= 0; i--) {
     const item = items[i]!;
     const over = isSpeck(item) ? [] : cover.over(item);
-    out[i] = () => carveBeneath(item, over);
+    const stacked = over.length === 0 ? [] : twice.over(item);
+    const carved = once(() => carveBeneath(item, over, stacked));
+    out[i] = carved;
     cover.add(item);
+    if (item.opaque && !item.stroke && over.length > 0) twice.add({ ...item, area: intersect(carved().area, over) });
   }
   return out;
 }

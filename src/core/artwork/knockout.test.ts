@@ -1,6 +1,10 @@
+import fc from 'fast-check';
 import { areaOf, components } from '../geometry/area';
 import { dataToRings } from '../geometry/path';
+import { findRegions } from './artRegions';
 import { carveBeneath } from './knockout';
+import { placeArt } from './place';
+import { readSvg } from './readSvg';
 import { tucked } from './tucks';
 import type { PlacedItem } from './place';
 
@@ -70,5 +74,52 @@ describe('details on an area', () => {
     const leg = carveBeneath(item('M-20,-1.5 H30 V1.5 H-20 Z'), cover);
     expect(areaOf(leg.area)).toBeCloseTo(20 * 3, 0);
     expect(areaOf(tucked(leg.area, leg.hiding!))).toBeCloseTo(21 * 3, 0);
+  });
+});
+
+describe('a stack of details', () => {
+  const oval = (rx: number, ry: number, x = 0) =>
+    dataToRings(`M${x - rx},0 A${rx},${ry} 0 1 1 ${x + rx},0 A${rx},${ry} 0 1 1 ${x - rx},0 Z`);
+  const eye = (rx: number, ry: number): PlacedItem => ({ ...item(''), area: oval(rx, ry) });
+  const opening = (own: PlacedItem, iris: number, pupil: number, x: number): number =>
+    areaOf(own.area) - areaOf(carveBeneath(own, oval(iris, iris, x), oval(pupil, pupil, x)).area);
+
+  it('is not sewn on columns: they keep an overlap round an opening beneath it, wherever it lies within them', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 4.2, max: 7, noNaN: true }),
+        fc.double({ min: 3.2, max: 4.3, noNaN: true }),
+        fc.double({ min: 2.4, max: 3, noNaN: true }),
+        fc.double({ min: -0.6, max: 0.6, noNaN: true }),
+        (rx, ry, iris, aside) => {
+          const left = opening(eye(rx, ry), iris, 1.4, aside * (rx - iris));
+          expect(left).toBeLessThan(Math.PI * (iris - 0.75) ** 2);
+          expect(left).toBeGreaterThan(0.6 * Math.PI * (iris - 1) ** 2);
+        },
+      ),
+      { numRuns: 40, seed: 5 },
+    );
+  });
+
+  it('is where it is small, where only one lies on the columns, and on a fill, which weighs half', () => {
+    expect(opening(eye(6, 4), 3, 0.9, 0)).toBeCloseTo(0, 3);
+    expect(opening(eye(6, 4), 3, 1.1, 0)).toBeGreaterThan(8);
+    const one = eye(6, 4);
+    expect(areaOf(carveBeneath(one, oval(3, 3)).area)).toBeCloseTo(areaOf(one.area), 3);
+    expect(opening(eye(14, 12), 3, 2, 0)).toBeCloseTo(0, 3);
+    expect(opening(eye(6, 4), 1.8, 1.2, 0)).toBeCloseTo(0, 3);
+  });
+
+  it('is counted without what is left out above', () => {
+    // White, iris, pupil, gleam on a face: the white is opened under the iris, and the face then bears two.
+    const layer = (data: string, hex: string) => `<path fill="${hex}" d="${data}"/>`;
+    const disc = (r: number): string => `M${-r},0 A${r},${r} 0 1 1 ${r},0 A${r},${r} 0 1 1 ${-r},0 Z`;
+    const art = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="-30 -30 60 60">${layer(disc(30), '#d9a066')}${layer(disc(4.2), '#fefefe')}${layer(disc(2.8), '#6b4a2b')}${layer(disc(1.6), '#101010')}</svg>`;
+    const { regions } = findRegions(placeArt(readSvg(art), { width: 60 }));
+    const [face, white, iris, pupil] = ['#d9a066', '#fefefe', '#6b4a2b', '#101010'].map((hex) => regions.find((r) => r.hex === hex)!);
+    expect(face!.areaMm2).toBeCloseTo(Math.PI * 900, -1);
+    expect(Math.abs(white!.areaMm2 - Math.PI * (4.2 ** 2 - 1.8 ** 2))).toBeLessThan(0.5);
+    expect(Math.abs(iris!.areaMm2 - Math.PI * 2.8 ** 2)).toBeLessThan(0.3);
+    expect(Math.abs(pupil!.areaMm2 - Math.PI * 1.6 ** 2)).toBeLessThan(0.3);
   });
 });

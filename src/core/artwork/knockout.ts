@@ -1,6 +1,7 @@
 import { areaOf, components, cropped, intersect, opened, roughOffset, simplify, subtract, unite } from '../geometry/area';
 import { once } from '../geometry/known';
 import { boundsOf, type Area } from '../geometry/point';
+import { WIDEST_SATIN_MM } from '../units/craft';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
 import { HIDDEN_DETAIL_MM } from './laterCover';
 import type { PlacedItem } from './place';
@@ -34,17 +35,19 @@ const RIM_MM = 0.3;
 const LEAST_SEEN_MM2 = 0.05;
 
 /**
- * Cuts an item away beneath opaque ones painted later. What lies on it all round is sewn on it unless it is over 8 mm; a narrow band across it likewise.
+ * Cuts an item away beneath opaque ones painted later. What lies on it all round is sewn on it unless it is over 8 mm; a narrow band across it
+ * likewise. What is narrow enough for columns bears one more, not two.
  * @param cover what opaque items painted later cover near it
+ * @param stacked where two of them or more lie on one another
  */
-export function carveBeneath(item: PlacedItem, cover: Area): Carved {
+export function carveBeneath(item: PlacedItem, cover: Area, stacked: Area = []): Carved {
   const asDrawn = { area: item.area, removed: [] };
   if (cover.length === 0) return asDrawn;
   const rough = simplify(item.area, HIDDEN_DETAIL_MM);
   const visible = subtract(rough, cover).filter((ring) => areaOf([ring]) < 0 || areaOf([ring]) > LEAST_SEEN_MM2);
   if (visible.length === 0) return { area: [], removed: item.area };
   if (item.stroke) return { ...asDrawn, removed: item.stroke.widthMm < OPENING_MM ? [] : hiddenStretches(rough, visible) };
-  const removed = hiddenParts(rough, visible);
+  const removed = hiddenParts(rough, visible, stacked);
   const area = removed.length > 0 ? withoutHorns(seenParts(subtract(item.area, removed), visible), cover) : item.area;
   return { area, hiding: { drawn: item.area, visible, cover }, removed };
 }
@@ -56,13 +59,15 @@ function hiddenStretches(own: Area, visible: Area): Area {
 }
 
 /** What is not sewn of an area because it is hidden. */
-function hiddenParts(own: Area, visible: Area): Area {
+function hiddenParts(own: Area, visible: Area, stacked: Area): Area {
   if (areaOf(own) - areaOf(visible) < CRUMB_MM2) return [];
   const seen = once(() => components(visible));
   return unite(
     ...components(subtract(own, visible)).flatMap((hidden) => {
       const deep = deepIn(hidden, visible);
-      return areaOf(deep) < CRUMB_MM2 ? [] : [leftOut(hidden, deep, own, seen())];
+      const about = { own, seen: seen(), stacked };
+      const left = areaOf(deep) < CRUMB_MM2 ? [] : leftOut(hidden, deep, about);
+      return [left.length > 0 ? left : stackedLeftOut(hidden, about)];
     }),
   );
 }
@@ -75,13 +80,21 @@ function deepIn(hidden: Area, visible: Area): Area {
 /** How far the corners of a broad place reach beyond the discs that fit in it, mm. */
 const CORNER_MM = 1;
 
+interface About {
+  own: Area;
+  /** Parts of it that are seen. */
+  seen: readonly Area[];
+  /** Where two later ones or more lie on one another. */
+  stacked: Area;
+}
+
 /** What of a hidden part is left out: its broad places and its narrow ones, a line across it say, each by itself. */
-function leftOut(hidden: Area, deep: Area, own: Area, seen: readonly Area[]): Area {
+function leftOut(hidden: Area, deep: Area, about: About): Area {
   const broad = components(opened(hidden, OPENING_MM));
   const narrow = broad.length === 0 ? [hidden] : components(subtract(hidden, roughOffset(broad.flat(), CORNER_MM)));
   return unite(
-    ...broad.map((part) => intersect(broadLeftOut(part, own, seen), hidden)),
-    ...narrow.filter((part) => areaOf(intersect(part, deep)) >= CRUMB_MM2 && !joinsOrNotches(part, own, seen)),
+    ...broad.map((part) => intersect(broadLeftOut(part, about), hidden)),
+    ...narrow.filter((part) => areaOf(intersect(part, deep)) >= CRUMB_MM2 && !joinsOrNotches(part, about)),
   );
 }
 
@@ -89,15 +102,28 @@ const rimOf = (part: Area): Area => subtract(roughOffset(part, RIM_MM), part);
 const enclosedShare = (rim: Area, own: Area): number => areaOf(intersect(rim, own)) / Math.max(1e-6, areaOf(rim));
 
 /** Neither half of a detail stands on thread when its other half cannot. */
-function broadLeftOut(part: Area, own: Area, seen: readonly Area[]): Area {
+function broadLeftOut(part: Area, { own, seen }: About): Area {
   if (enclosedShare(rimOf(part), own) < STANDS_ON) return roughOffset(part, CORNER_MM);
   const near = cropped(seen.flat(), boundsOf(part), OVERLAP_MM + RIM_MM);
   const wide = opened(subtract(part, roughOffset(near, OVERLAP_MM)), GROUND_TO_MM);
   return areaOf(wide) > GROUND_TO_MM2 ? wide : [];
 }
 
+/** What of a hidden part lies under a stack, for own columns: a fill weighs half of them and may bear two. */
+function stackedLeftOut(part: Area, { own, seen, stacked }: About): Area {
+  const borne = cropped(stacked, boundsOf(part), RIM_MM);
+  if (areaOf(borne) < STACKED_MM2 || opened(own, WIDEST_SATIN_MM).length > 0) return [];
+  const near = cropped(seen.flat(), boundsOf(part), OVERLAP_MM + RIM_MM);
+  return components(opened(subtract(part, roughOffset(near, OVERLAP_MM)), STACK_MM))
+    .filter((c) => areaOf(intersect(c, borne)) >= STACKED_MM2)
+    .flat();
+}
+/** A stack of covers is thick from this size on, mm²; narrower than this it has no room for an opening, mm. */
+const STACKED_MM2 = 3;
+const STACK_MM = 2;
+
 /** Whether a narrow hidden part is sewn through: it joins parts that are seen, or would be a notch in one. */
-function joinsOrNotches(part: Area, own: Area, seen: readonly Area[]): boolean {
+function joinsOrNotches(part: Area, { own, seen }: About): boolean {
   const rim = rimOf(part);
   if (enclosedShare(rim, unite(...seen)) >= NOTCH) return true;
   return seen.filter((other) => areaOf(intersect(other, rim)) > LEAST_SEEN_MM2).length > 1 && enclosedShare(rim, own) > 0;

@@ -19,7 +19,7 @@ import type { ResolvedPull } from '../pieces/rules/compensation';
 import { evenPull } from '../pieces/rules/pull';
 import type { Region } from './artRegions';
 import { columnWidth } from './limbs/bodies';
-import { WIDEST_SATIN_MM } from '../units/craft';
+import { SPLIT_BEYOND_MM, WIDEST_SATIN_MM } from '../units/craft';
 
 /** What a region should be sewn as, and why. */
 export interface Proposal {
@@ -79,7 +79,7 @@ function columnsOf(region: Region, options: ProposeOptions, widestMm = Infinity)
   const turned = { area: region.data, settings: {} };
   if (isEvenStrip(region)) return turned;
   const tried = (shape: NonNullable<Proposal['shape']>, compact: boolean): Trial | null =>
-    trialOf({ kind: 'satin', ...shape }, region.area, options, { seen: region.seen, compact, widestMm });
+    trialOf({ kind: 'satin', ...shape }, region.area, options, { seen: region.seen, compact, widestMm, splitMm: CROSSINGS * region.lengthMm });
   const judged = (shape: NonNullable<Proposal['shape']>, trial: Trial | null): Judged[] =>
     trial?.covers ? [{ shape, ...judgedBy(trial) }] : [];
   const trial = tried(turned, isCompact(region));
@@ -262,6 +262,8 @@ interface Asked {
   /** Whether rows that turn to and fro are held against it. */
   compact?: boolean;
   widestMm?: number;
+  /** Along so much of it rows may be so long that they are split, mm. */
+  splitMm?: number;
 }
 
 const sewsWell = (shape: Shape, area: Area, options: ProposeOptions, asked: Asked = {}): boolean =>
@@ -274,11 +276,12 @@ function trialOf(
   shape: Shape,
   area: Area,
   options: ProposeOptions,
-  { seen = area, compact = false, widestMm = Infinity }: Asked,
+  { seen = area, compact = false, widestMm = Infinity, splitMm = Infinity }: Asked,
 ): Trial | null {
   const piece: Piece = { id: 'trial', name: 'trial', thread: 't', ...shape };
   const prepared = prepareShape(piece);
   if (!prepared || (prepared as Partial<SatinShape>).widestMm! > widestMm) return null;
+  if ((prepared.rowsOver?.(columnLimit(options.settings) + SPLIT_BEYOND_MM)?.alongMm ?? 0) > splitMm) return null;
   const out = new StitchBuffer();
   // Ends that are shortened for push are meant to fall short of the drawing.
   const usual = resolveSettings(piece, prepared.facts, options);

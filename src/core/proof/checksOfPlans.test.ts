@@ -304,13 +304,14 @@ describe('thread that lies bare between two pieces', () => {
     expect(told(1.99, 0, 0, 0)).toEqual([]);
     expect(told(2, 0, 0, 0)).toMatchObject([{ pieces: ['p0', 'p1'], measured: 2, limit: 2, unit: 'mm', at: { x: 12, y: 5 } }]);
     expect(told(3.46, 0, 0, 0)[0]!.message).toContain('3.5 mm');
+    expect(told(3.46, 0, 0, 0)[0]!.message).toContain('no tie at ‘Piece 0’ and ‘Piece 1’');
   });
 
   it('unless it is tied on both sides, in the pieces or between them', () => {
     expect(told(3, 3, 0, 3)).toEqual([]);
     expect(told(3, 0, 3, 3)).toEqual([]);
-    expect(told(3, 3, 0, 0)[0]!.fix!.pieces).toEqual([{ id: 'p1', settings: { tieIn: undefined } }]);
-    expect(told(3, 0, 0, 2)[0]!.fix!.pieces).toEqual([{ id: 'p0', settings: { tieOff: undefined } }]);
+    expect(told(3, 3, 0, 0)[0]!.fix!.pieces).toStrictEqual([{ id: 'p1', settings: { tieIn: undefined } }]);
+    expect(told(3, 0, 0, 2)[0]!.fix!.pieces).toStrictEqual([{ id: 'p0', settings: { tieOff: undefined } }]);
     expect(told(3, 0, 0, 0)[0]!.fix!.pieces).toHaveLength(2);
   });
 

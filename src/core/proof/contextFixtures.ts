@@ -2,7 +2,7 @@ import { recipeFor } from '../cloth/house';
 import type { Brief, Job, Piece } from '../document/types';
 import type { MeetingEdge, PredictedOutline } from '../forecast/edgeMeetings';
 import { dataToRings } from '../geometry/path';
-import { boundsOf } from '../geometry/point';
+import { boundsOf, type Point } from '../geometry/point';
 import { areaOf } from '../geometry/area';
 import { jobOf, piece } from '../pieces/fixtures';
 import type { Shaped } from '../pieces/prepare/shaped';
@@ -19,6 +19,8 @@ export interface MadePiece extends Partial<Omit<Piece, 'settings'>> {
   byHand?: Record<string, unknown>;
   widthMm?: number;
   areaMm2?: number;
+  /** Direction of its row at a place. */
+  rowAt?: (p: Point) => Point;
   /** Nothing of it can be sewn. */
   unsewn?: boolean;
 }
@@ -42,9 +44,9 @@ export interface MadeContext {
 
 const sourced = (values: Record<string, unknown>, from: string) => Object.fromEntries(Object.entries(values).map(([k, value]) => [k, { value, from }])); // prettier-ignore
 
-function shapedOf(one: Piece, { settings = {}, byHand = {}, widthMm = 5, areaMm2, unsewn }: MadePiece): Shaped {
+function shapedOf(one: Piece, { settings = {}, byHand = {}, widthMm = 5, areaMm2, rowAt, unsewn }: MadePiece): Shaped {
   const painted = dataToRings(one.area ?? 'M0,0 h10 v10 h-10 Z');
-  const shape = { facts: { widthMm }, painted, cover: painted, areaMm2: areaMm2 ?? areaOf(painted), ends: [] };
+  const shape = { facts: { widthMm }, painted, cover: painted, areaMm2: areaMm2 ?? areaOf(painted), ends: [], ...(rowAt ? { rowAt } : {}) };
   const resolved = { ...sourced(settings, 'recipe'), ...sourced(byHand, 'hand') };
   return { piece: one, laid: one, shape: unsewn ? null : shape, settings: unsewn ? null : resolved } as unknown as Shaped;
 }
@@ -52,9 +54,11 @@ function shapedOf(one: Piece, { settings = {}, byHand = {}, widthMm = 5, areaMm2
 export function planOf(events: readonly MadeEvent[], pieces: number): StitchPlan {
   const of = (k: number): number[] => events.map((e) => e[k] ?? 0);
   const own = Uint16Array.from(of(4));
+  // A cut belongs to a piece, but comes after it.
+  const sewn = events.map((e) => (e[3] === Command.trim ? -1 : (e[4] ?? 0)));
   const spans = Array.from({ length: pieces }, (_, p) => ({
-    from: own.indexOf(p) < 0 ? events.length : own.indexOf(p),
-    to: own.lastIndexOf(p) + 1 || events.length,
+    from: sewn.indexOf(p) < 0 ? events.length : sewn.indexOf(p),
+    to: sewn.lastIndexOf(p) + 1 || events.length,
   }));
   return {
     x: Float32Array.from(of(0)),
@@ -70,7 +74,7 @@ export function planOf(events: readonly MadeEvent[], pieces: number): StitchPlan
 /** What a check is shown of a made-up job: pieces `p0`, `p1` … on twill, in a hoop of 200 by 200. */
 export function contextOf(made: readonly MadePiece[], of: MadeContext = {}): ProofContext {
   const base = jobOf(
-    made.map(({ kind = 'fill', settings: _s, byHand: _b, widthMm: _w, areaMm2: _a, unsewn: _u, ...over }) => piece(kind, over)),
+    made.map(({ kind = 'fill', settings: _s, byHand: _b, widthMm: _w, areaMm2: _a, rowAt: _r, unsewn: _u, ...over }) => piece(kind, over)),
   );
   const brief: Brief = { ...base.brief, hoop: { width: 200, height: 200, shape: 'rect' }, ...of.brief };
   const pieces = base.pieces.map((p, i) => ({ ...p, id: `p${i}`, name: `Piece ${i}` }));

@@ -2,6 +2,8 @@
 
 /** Widest satin of the default school, mm: beyond it rows snag and sag (craft §4). */
 export const WIDEST_SATIN_MM = 9;
+/** A row longer than a limit by less is sewn whole: a split hair looks worse than a long one, mm. */
+export const SPLIT_BEYOND_MM = 0.5;
 /** Narrower satin sinks and its holes run together: it is never sewn narrower, with the thread's own width inside, mm (craft §4). */
 export const LEAST_SEWN_MM = 1;
 /** Rows up to so far apart hide what runs beneath them, mm; from there on cover is light, and gets no foundation (craft §4, §6). */

@@ -131,7 +131,13 @@ class DirectionCosts {
     let onTop = 0;
     for (const c of this.columnsOn[i]!) {
       const rows = c.rows();
-      for (const r of rows) onTop += (r.mm + DETAIL_MM / rows.length) * near(deg, r.deg);
+      let sunk = 0;
+      for (const r of rows) {
+        onTop += r.mm * near(deg, r.deg);
+        sunk += near(deg, r.deg) / rows.length;
+      }
+      // Of rows that turn some always run along: the detail is not lost for that.
+      onTop += DETAIL_MM * sunk * sunk;
     }
     return {
       steps: STEPS * shape.stepsMm(deg),

@@ -1,6 +1,6 @@
-import { areaOf, clean, offset, simplifyLine, unite } from '../../geometry/area';
+import { areaOf, clean, contains, offset, simplifyLine, unite } from '../../geometry/area';
 import { strokeOf } from '../../geometry/stroke';
-import { distance, mix, sub, unit, type Area, type Point } from '../../geometry/point';
+import { boundsOf, boundsTouch, distance, mix, sub, unit, type Area, type Point } from '../../geometry/point';
 import { outlineOf } from '../../geometry/outline';
 import { dataToRings, flattenSubpath, parsePath, ringsToData } from '../../geometry/path';
 import type { Piece } from '../../document/types';
@@ -18,7 +18,7 @@ import { satinSettings, underSchool } from './settings';
 import { sewNetwork } from './sewNetwork';
 import { medianWidth, type Column, type ColumnNetwork, type Track } from './track';
 import type { StartEnd } from '../../stitches/startEnd';
-import { LEAST_SEWN_MM, WIDEST_SATIN_MM } from '../../units/craft';
+import { LEAST_SEWN_MM, SPLIT_BEYOND_MM, WIDEST_SATIN_MM } from '../../units/craft';
 import { rowsSentence } from '../sentence';
 import { evenPull, pulledAt, type PullLaw } from '../rules/pull';
 
@@ -151,19 +151,41 @@ function widthsOf(columns: readonly Column[]): [number, number] {
   return [least, most];
 }
 
-/** The longest row over a limit, and how much of the columns is wider than that. Rows that fan about a corner are not counted. */
+/**
+ * The longest row over a limit, and how much of the columns is wider than that. Rows that fan about a corner are not counted, nor what of
+ * a row lies where another column of the piece crosses it.
+ */
 function rowsOver(columns: readonly Column[], limitMm: number): LongRows | null {
   let [mm, alongMm, at] = [0, 0, columns[0]!.track.left[0]!];
-  for (const { left, right, advance } of columns.map((c) => c.track)) {
+  const crossed = columns.length > 1 ? crossings(columns) : (): number => 0;
+  columns.forEach(({ track: { left, right, advance } }, own) => {
     for (let i = 1; i < left.length; i++) {
-      const [row, step] = [distance(left[i]!, right[i]!), advance[i]! - advance[i - 1]!];
-      const paces = [distance(left[i]!, left[i - 1]!), distance(right[i]!, right[i - 1]!)];
-      if (row <= limitMm || Math.min(...paces) < FANS * step) continue;
+      const [a, b, step] = [left[i]!, right[i]!, advance[i]! - advance[i - 1]!];
+      const paces = [distance(a, left[i - 1]!), distance(b, right[i - 1]!)];
+      if (distance(a, b) <= limitMm || Math.min(...paces) < FANS * step) continue;
+      const row = distance(a, b) * (1 - crossed(own, a, b));
+      if (row <= limitMm) continue;
       alongMm += step;
-      if (row > mm) [mm, at] = [row, mix(left[i]!, right[i]!, 0.5)];
+      if (row > mm) [mm, at] = [row, mix(a, b, 0.5)];
     }
-  }
+  });
   return mm > 0 ? { mm, alongMm, at } : null;
+}
+
+/** Places of a row that are looked at. */
+const LOOKED_AT = 24;
+
+/** Share of a row that lies in other columns. */
+function crossings(columns: readonly Column[]): (own: number, a: Point, b: Point) => number {
+  const areas = columns.map(({ track }): Area => [[...track.left, ...track.right.slice().reverse()]]);
+  const boxes = areas.map((area) => boundsOf(area));
+  return (own, a, b) => {
+    const row = boundsOf([[a, b]]);
+    const others = areas.filter((_, k) => k !== own && boundsTouch(boxes[k]!, row));
+    let inside = 0;
+    for (let k = 0; k < LOOKED_AT; k++) if (others.some((area) => contains(area, mix(a, b, (k + 0.5) / LOOKED_AT)))) inside++;
+    return inside / LOOKED_AT;
+  };
 }
 
 /** Halves of a column lap by so much, mm: pieces that butt need it (craft §4). */
@@ -199,7 +221,7 @@ function stitch(out: StitchBuffer, shape: SatinShape, set: ResolvedSettings, end
         spacingMm: set.spacing!.value,
         widen,
         leastWidthMm: LEAST_SEWN_MM,
-        splitMm: Math.min(limit + pulledAt(widen[0], limit) + pulledAt(widen[1], limit) + 0.5, Math.max(MACHINE_LIMIT_MM, limit) - 0.05),
+        splitMm: Math.min(limit + pulledAt(widen[0], limit) + pulledAt(widen[1], limit) + SPLIT_BEYOND_MM, Math.max(MACHINE_LIMIT_MM, limit) - 0.05),
       },
       underlay: set.underlay?.value ?? [],
       runLengthMm: set.stitchLength.value,

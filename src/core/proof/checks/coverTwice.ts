@@ -7,8 +7,8 @@ import { OVERLAP_MM } from '../../units/tolerances';
 import type { Check } from '../check';
 import type { ProofContext } from '../context';
 
-/** Details up to this width are sewn on what lies beneath, mm; a place wider all over is carved. */
-const BROAD_MM = 8;
+/** Details up to 8 mm are sewn on what lies beneath, and what is broader laps over what is carved there; a place wider than both is told, mm. */
+const BROAD_MM = 8 + 2 * OVERLAP_MM;
 const LEAST_MM2 = 150;
 
 export const coverTwice: Check = {
@@ -37,7 +37,7 @@ export const coverTwice: Check = {
             spoilsMm2: mm2,
             limit: LEAST_MM2,
             unit: 'mm²' as const,
-            limitFrom: 'what is broader than 8 mm is carved beneath, but for an overlap',
+            limitFrom: 'what is broader than 8 mm is carved beneath, but for an overlap all round',
             message: `‘${b.name}’ covers ‘${a.name}’ on ${mm2.toFixed(0)} mm² where both cover fully: stiff, and stitches that nobody sees.`,
             ...(carved.length > 0
               ? { fix: { label: 'Carve the lower one', pieces: [{ id: a.id, patch: { area: ringsToData(carved) } }] } }

@@ -3,6 +3,7 @@ import { placesAlong } from '../../forecast/edgeMeetings';
 import type { Area, Point } from '../../geometry/point';
 import { indexEdges } from '../../pieces/satin/outlineEdges';
 import { outlinesOf } from '../../route/objectives';
+import { planeThrough } from '../../units/plane';
 import { hypot } from '../../units/trig';
 import type { Piece } from '../../document/types';
 import type { Check } from '../check';
@@ -65,26 +66,6 @@ function moveBetween(edge: Area, outline: Area): { by: Point; at: Point; places:
   const steady = away.filter((d) => d < STEADY_MM).length >= 0.8 * met.length;
   const worst = met.reduce((a, b) => (b.out.x * fit.x + b.out.y * fit.y > a.out.x * fit.x + a.out.y * fit.y ? b : a));
   return steady ? { by: { x: fit.x, y: fit.y }, at: worst.at, places: met.length } : null;
-}
-
-/** x, y and c of `off = c + x·nx + y·ny` by least squares; null where the directions do not tell them apart. */
-function planeThrough(rows: readonly (readonly [nx: number, ny: number, off: number])[]): { x: number; y: number; c: number } | null {
-  const n = rows.length;
-  const mean = (k: 0 | 1 | 2): number => rows.reduce((sum, r) => sum + r[k], 0) / n;
-  const [mx, my, mo] = [mean(0), mean(1), mean(2)];
-  let [xx, xy, yy, xo, yo] = [0, 0, 0, 0, 0];
-  for (const [nx, ny, off] of rows) {
-    const [dx, dy, d] = [nx - mx, ny - my, off - mo];
-    xx += dx * dx;
-    xy += dx * dy;
-    yy += dy * dy;
-    xo += dx * d;
-    yo += dy * d;
-  }
-  const det = xx * yy - xy * xy;
-  if (det < 0.01 * n * n) return null;
-  const [x, y] = [(xo * yy - yo * xy) / det, (yo * xx - xo * xy) / det];
-  return { x, y, c: mo - x * mx - y * my };
 }
 
 function movedBack(piece: Piece, by: Point): Partial<Piece> {
