@@ -79,7 +79,12 @@ function columnsOf(region: Region, options: ProposeOptions, widestMm = Infinity)
   const turned = { area: region.data, settings: {} };
   if (isEvenStrip(region)) return turned;
   const tried = (shape: NonNullable<Proposal['shape']>, compact: boolean): Trial | null =>
-    trialOf({ kind: 'satin', ...shape }, region.area, options, { seen: region.seen, compact, widestMm, splitMm: CROSSINGS * region.lengthMm });
+    trialOf({ kind: 'satin', ...shape }, region.area, options, {
+      seen: region.seen,
+      compact,
+      widestMm,
+      splitMm: CROSSINGS * region.lengthMm,
+    });
   const judged = (shape: NonNullable<Proposal['shape']>, trial: Trial | null): Judged[] =>
     trial?.covers ? [{ shape, ...judgedBy(trial) }] : [];
   const trial = tried(turned, isCompact(region));

@@ -221,7 +221,10 @@ function stitch(out: StitchBuffer, shape: SatinShape, set: ResolvedSettings, end
         spacingMm: set.spacing!.value,
         widen,
         leastWidthMm: LEAST_SEWN_MM,
-        splitMm: Math.min(limit + pulledAt(widen[0], limit) + pulledAt(widen[1], limit) + SPLIT_BEYOND_MM, Math.max(MACHINE_LIMIT_MM, limit) - 0.05),
+        splitMm: Math.min(
+          limit + pulledAt(widen[0], limit) + pulledAt(widen[1], limit) + SPLIT_BEYOND_MM,
+          Math.max(MACHINE_LIMIT_MM, limit) - 0.05,
+        ),
       },
       underlay: set.underlay?.value ?? [],
       runLengthMm: set.stitchLength.value,
