@@ -14,7 +14,7 @@ import { openingCosts } from './checks/openingCosts';
 import { outlineNudged } from './checks/outlineNudged';
 import { sizeDiffers } from './checks/sizeDiffers';
 import { tooHeavy } from './checks/tooHeavy';
-import { contextOf, type MadeContext, type MadeEvent, type MadePiece } from './contextFixtures';
+import { contextOf, coverRows, type MadeContext, type MadeEvent, type MadePiece } from './contextFixtures';
 
 /* Each check on its limit and a hair beyond, on made-up pieces and needle events. */
 
@@ -22,11 +22,6 @@ const found = (check: Check, made: readonly MadePiece[], of: MadeContext = {}) =
 const { cover } = Role;
 const box = (x: number, y: number, w: number, h = w): string => `M${x},${y} h${w} v${h} h${-w} Z`;
 const routed = (items: readonly RouteItem[]): MadeContext => ({ route: { items: [...items], pieces: items.map((_, i) => i) } });
-/** Level rows over a rectangle, so far apart, without those between two heights. */
-const rows = (x: number, y: number, w: number, h: number, apart: number, [from, to] = [Infinity, Infinity], owner = 0): MadeEvent[] =>
-  Array.from({ length: Math.round(h / apart) + 1 }, (_, k) => y + k * apart)
-    .filter((v) => v < from || v > to)
-    .flatMap((v, k): MadeEvent[] => (k % 2 ? [[x + w, v, cover, 0, owner], [x, v, cover, 0, owner]] : [[x, v, cover, 0, owner], [x + w, v, cover, 0, owner]])); // prettier-ignore
 
 describe('the border of a patch', () => {
   const border = (x = 0): MadePiece => ({ kind: 'border', area: box(x, 0, 30) });
@@ -117,7 +112,7 @@ describe('compensation by hand', () => {
 
 describe('cover that is missing', () => {
   const sewn = (bare: [number, number], over: MadePiece = {}) =>
-    found(coverMissing, [{ area: box(0, 0, 10), settings: { spacing: 0.4 }, ...over }], { events: rows(0, 0, 10, 10, 0.4, bare) });
+    found(coverMissing, [{ area: box(0, 0, 10), settings: { spacing: 0.4 }, ...over }], { events: coverRows(0, 0, 10, 10, 0.4, bare) });
 
   it('is told from a spot of a square millimetre on, with its size', () => {
     expect(sewn([Infinity, Infinity])).toEqual([]);
@@ -148,7 +143,9 @@ describe('cover that is missing', () => {
   });
 
   it('large pieces are looked at as well', () => {
-    const large = found(coverMissing, [{ area: box(0, 0, 30), settings: { spacing: 0.4 } }], { events: rows(0, 0, 30, 30, 0.4, [10, 14]) });
+    const large = found(coverMissing, [{ area: box(0, 0, 30), settings: { spacing: 0.4 } }], {
+      events: coverRows(0, 0, 30, 30, 0.4, [10, 14]),
+    });
     expect(Math.abs(large[0]!.measured - 4.4 * 29.5)).toBeLessThan(6);
   });
 });
@@ -338,7 +335,7 @@ describe('the weight of the work', () => {
   // Twill over one medium tear-away: 10 N/mm, which bear 1.75 times its root.
   const limit = 1.75 * Math.sqrt(10);
   const heavy = (layers: number, side = 42) =>
-    found(tooHeavy, [{}], { events: rows(0, 0, side, side, 0.4 / layers), figures: { stitches: 12345 } });
+    found(tooHeavy, [{}], { events: coverRows(0, 0, side, side, 0.4 / layers), figures: { stitches: 12345 } });
 
   it('is told with its layers where it is more than the cloth bears', () => {
     expect([heavy(0.95 * limit).length, heavy(1.06 * limit).length]).toEqual([0, 1]);

@@ -1,32 +1,26 @@
 import { Command, Role } from '../stitches/roles';
-import { box as area } from '../route/itemFixtures';
 import type { Check } from './check';
 import { threadCrossesCloth } from './checks/threadCrossesCloth';
 import { tieShown } from './checks/tieShown';
 import { travelVisible } from './checks/travelVisible';
 import { trimAvoidable } from './checks/trimAvoidable';
-import { contextOf, type MadeContext, type MadeEvent, type MadePiece } from './contextFixtures';
+import { contextOf, coverRows, type MadeContext, type MadeEvent, type MadePiece } from './contextFixtures';
 
 /* Each check on its limit and a hair beyond, on made-up pieces and needle events. */
 
 const found = (check: Check, made: readonly MadePiece[], of: MadeContext = {}) => check.find(contextOf(made, of));
 const { cover, tie, travel } = Role;
 const box = (x: number, y: number, w: number, h = w): string => `M${x},${y} h${w} v${h} h${-w} Z`;
-/** Level rows over a rectangle, so far apart, without those between two heights. */
-const rows = (x: number, y: number, w: number, h: number, apart: number, [from, to] = [Infinity, Infinity], owner = 0): MadeEvent[] =>
-  Array.from({ length: Math.round(h / apart) + 1 }, (_, k) => y + k * apart)
-    .filter((v) => v < from || v > to)
-    .flatMap((v, k): MadeEvent[] => (k % 2 ? [[x + w, v, cover, 0, owner], [x, v, cover, 0, owner]] : [[x, v, cover, 0, owner], [x + w, v, cover, 0, owner]])); // prettier-ignore
 
 describe('thread over bare cloth', () => {
   const two = (gap: number): MadePiece[] => [{ area: box(-10, 0, 10) }, { area: box(gap, 0, 10) }];
   /** From one block to the next at half their height. */
   const way = (gap: number): MadeEvent[] => [
-    ...rows(-10, 0, 10, 10, 0.4),
+    ...coverRows(-10, 0, 10, 10, 0.4),
     [0, 5, cover, 0, 0],
     [0.2, 5, travel, 0, 1],
     [gap, 5, travel, 0, 1],
-    ...rows(gap, 0, 10, 10, 0.4, [Infinity, Infinity], 1),
+    ...coverRows(gap, 0, 10, 10, 0.4, [Infinity, Infinity], 1),
   ];
   const crosses = (gap: number, more: MadePiece[] = [], of: MadeContext = {}) => found(threadCrossesCloth, [...two(gap), ...more], { events: way(gap), ...of }); // prettier-ignore
 
@@ -52,7 +46,7 @@ describe('thread over bare cloth', () => {
     const up: MadePiece[] = [{ area: box(0, -10, 10) }, { area: box(3, 9, 10) }, { area: box(90, 90, 5), unsewn: true }];
     const by = (steps: readonly (readonly [number, number, number?])[]): number | undefined =>
       found(threadCrossesCloth, up, {
-        events: [...rows(0, -10, 10, 10, 0.4), [5, -0.2, cover, 0, 0], ...steps.map(([x, y, c]): MadeEvent => [x, y, travel, c ?? 0, 1]), ...rows(3, 9, 10, 10, 0.4, [Infinity, Infinity], 1)],
+        events: [...coverRows(0, -10, 10, 10, 0.4), [5, -0.2, cover, 0, 0], ...steps.map(([x, y, c]): MadeEvent => [x, y, travel, c ?? 0, 1]), ...coverRows(3, 9, 10, 10, 0.4, [Infinity, Infinity], 1)],
       })[0]?.measured; // prettier-ignore
     const straight = Math.hypot(9, 3);
     expect(Math.abs(by([[5, 0], [8, 9]])! - straight)).toBeLessThan(0.4); // prettier-ignore
@@ -70,7 +64,7 @@ describe('thread over bare cloth', () => {
     const letters = (gap: number, trimDistance?: number) => {
       const made = [-20 - gap, -10, gap].map((x) => ({ area: box(x, 0, 10, 14) }));
       return found(threadCrossesCloth, made, {
-        events: [...rows(-10, 0, 10, 10, 0.4, [Infinity, Infinity], 1), [0, 5, travel, 0, 2], [gap, 5, travel, 0, 2], ...rows(gap, 0, 10, 10, 0.4, [Infinity, Infinity], 2)],
+        events: [...coverRows(-10, 0, 10, 10, 0.4, [Infinity, Infinity], 1), [0, 5, travel, 0, 2], [gap, 5, travel, 0, 2], ...coverRows(gap, 0, 10, 10, 0.4, [Infinity, Infinity], 2)],
         job: { settings: trimDistance === undefined ? {} : { trimDistance } },
       }).length; // prettier-ignore
     };
@@ -96,7 +90,7 @@ describe('travel along the rows of its own piece', () => {
     const under = (spacing: number | undefined) => {
       const over: MadePiece = { area: box(-2, -12, 6, 14), settings: spacing === undefined ? {} : { spacing } };
       return found(travelVisible, [{ area: box(-20, -20, 40), settings: { spacing: 0.4, angle: 0 } }, over], {
-        events: [[0, 0, cover], [0, -4, travel], [0, -8, travel], [0, -9, cover], ...rows(-2, -12, 6, 14, 0.4, [Infinity, Infinity], 1)],
+        events: [[0, 0, cover], [0, -4, travel], [0, -8, travel], [0, -9, cover], ...coverRows(-2, -12, 6, 14, 0.4, [Infinity, Infinity], 1)],
       }).length; // prettier-ignore
     };
     expect([under(0.4), under(0.59), under(0.6), under(undefined)]).toEqual([0, 0, 1, 0]);

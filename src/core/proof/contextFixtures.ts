@@ -9,7 +9,7 @@ import type { Shaped } from '../pieces/prepare/shaped';
 import type { PlanFigures } from '../plan/measure';
 import type { PlannedLink, StitchPlan } from '../plan/plan';
 import type { RouteInput } from '../plan/links';
-import { Command } from '../stitches/roles';
+import { Command, Role } from '../stitches/roles';
 import { weigh, type Weight } from '../stitches/weight';
 import type { ProofContext } from './context';
 
@@ -99,3 +99,9 @@ export function contextOf(made: readonly MadePiece[], of: MadeContext = {}): Pro
     trimsOf: (other) => of.trimsOf?.(other) ?? 0,
   };
 }
+
+/** Level rows over a rectangle, so far apart, without those between two heights. */
+export const coverRows = (x: number, y: number, w: number, h: number, apart: number, [from, to] = [Infinity, Infinity], owner = 0): MadeEvent[] =>
+  Array.from({ length: Math.round(h / apart) + 1 }, (_, k) => y + k * apart)
+    .filter((v) => v < from || v > to)
+    .flatMap((v, k): MadeEvent[] => (k % 2 ? [[x + w, v, Role.cover, 0, owner], [x, v, Role.cover, 0, owner]] : [[x, v, Role.cover, 0, owner], [x + w, v, Role.cover, 0, owner]])); // prettier-ignore
