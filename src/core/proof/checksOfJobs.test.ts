@@ -14,7 +14,7 @@ import { openingCosts } from './checks/openingCosts';
 import { outlineNudged } from './checks/outlineNudged';
 import { sizeDiffers } from './checks/sizeDiffers';
 import { tooHeavy } from './checks/tooHeavy';
-import { contextOf, coverRows, type MadeContext, type MadeEvent, type MadePiece } from './contextFixtures';
+import { contextOf, coverRows, type MadeContext, type MadePiece } from './contextFixtures';
 
 /* Each check on its limit and a hair beyond, on made-up pieces and needle events. */
 
