@@ -1,11 +1,10 @@
 import type { Piece } from '../document/types';
+import { PLACE_MM, type EdgePlace } from './edgePlaces';
 import { areaOf, intersect, offset, subtract, unite } from '../geometry/area';
 import { fittedData } from '../geometry/fit';
 import { outlineOf } from '../geometry/outline';
 import { add, distance, scale, type Area, type Point } from '../geometry/point';
 
-/** Edges are looked at in places so far apart, mm. */
-export const PLACE_MM = 1;
 /** No edge is moved farther in all, mm: what would need more needs another stabilizer. */
 export const FARTHEST_MM = 4;
 /** What is added stays so far inside what covers it, mm. */
@@ -15,7 +14,7 @@ const LEAST_ADDED_MM2 = 0.05;
 
 /** A place of an edge with its direction outward (length 1), and how far it is to be moved out, mm. */
 export interface Wanted {
-  place: { at: Point; out: Point };
+  place: EdgePlace;
   mm: number;
 }
 

@@ -6,12 +6,11 @@ import { ofEach } from '../geometry/known';
 import { resample } from '../geometry/line';
 import type { StitchPlan } from '../plan/plan';
 import type { Shaped } from '../pieces/prepare/shaped';
+import { HIDES_TO_MM } from '../units/craft';
 import { hypot } from '../units/trig';
-import { coverOf, driftOf, edgeOfCover, edgeOfLine, type CoverOf, type EdgePlace } from './rowEnds';
+import { coverOf, driftOf, edgeOfCover, edgeOfLine, type CoverOf } from './rowEnds';
 import type { SheetResult } from './sheet';
-import { PLACE_MM } from '../editing/extend';
-
-export type { EdgePlace };
+import { PLACE_MM, placesAlong, type EdgePlace } from '../editing/edgePlaces';
 
 /** A place on the drawn edge of a piece with what is predicted there. Distances are along `out`, mm. */
 export interface PredictedPlace extends EdgePlace {
@@ -56,35 +55,10 @@ const LINE_WITHIN_MM = 2.6;
 const LINES_MM = [...BESIDES_MM, ...Array.from({ length: 12 }, (_, i) => -0.1 - 0.2 * i)];
 /** A later piece is looked for so far inward of the edge, mm. */
 const INWARD_MM = 6;
-/** Where two half steps along an edge lead less far than this share of a whole one, it turns sharply. */
-const CORNER = 0.85;
 /** Cover that lies farther apart than this as drawn does not meet, mm. */
 const APART_MM = 0.3;
 /** What lies beneath a gap is looked for so far outside the edge, mm. */
 const JUST_OUTSIDE_MM = 0.2;
-/** Edges shorter than this are tips, mm. */
-const LEAST_EDGE_MM = 3;
-
-/** Places along the outlines of an area with the direction out of it. */
-export const placesAlong = ofEach((area: Area): EdgePlace[][] => {
-  return area.flatMap((ring) => {
-    const points = resample([...ring, ring[0]!], PLACE_MM / 2).slice(0, -1);
-    const n = points.length;
-    if (n * PLACE_MM < 2 * LEAST_EDGE_MM) return [];
-    return [
-      points.flatMap((at, i): EdgePlace[] => {
-        if (i % 2 === 1) return [];
-        const [before, after] = [points[(i + n - 1) % n]!, points[(i + 1) % n]!];
-        const [dx, dy] = [after.x - before.x, after.y - before.y];
-        const length = hypot(dx, dy) || 1;
-        // Right at a corner there is no one direction out of the piece: two half steps are not a whole one there.
-        if (length < CORNER * PLACE_MM) return [];
-        // Outer rings turn from x towards y, holes the other way: the outside lies on the same hand of both.
-        return [{ at, out: { x: dy / length, y: -dx / length } }];
-      }),
-    ];
-  });
-});
 
 /** Everything about the edges of a sewn job: as drawn, and as they are predicted to come out. */
 export function edgesOf(
@@ -122,8 +96,9 @@ export function edgesOf(
         const { painted, facts } = shaped[k]!.shape!;
         const places = line ? LINES_MM : facts.widthMm < NARROW_MM ? BESIDES_MM : [BESIDE_MM];
         const over = { cover: covers[k]!, painted, line, places };
-        // Nobody sees where an edge that lies under something else ends beside a line.
-        const open = line ? ring.filter(({ at }) => !hiding.some((h) => contains(shaped[h]!.shape!.painted, at))) : ring;
+        const hides = hiding.filter((h) => line || (h > k && isDense(shaped[h]!)));
+        // Nobody sees where an edge ends beside a line under something else, or how it meets another under a third.
+        const open = hides.length === 0 ? ring : ring.filter((place) => !hides.some((h) => isUnder(shaped[h]!, place, line)));
         const met = open
           .flatMap((place) => meeting(plan, cover, over, sheet, place, biteMm))
           .map((m) => ({
@@ -135,6 +110,14 @@ export function edgesOf(
     }
   });
   return { outlines, meetings };
+}
+
+const isDense = ({ settings }: Shaped): boolean => (settings?.spacing?.value ?? Infinity) < HIDES_TO_MM;
+
+/** Whether an edge lies under a piece at a place; where areas meet, what lies just beyond it as well. */
+function isUnder({ shape }: Shaped, { at, out }: EdgePlace, line: boolean): boolean {
+  const beyond = { x: at.x + out.x * BESIDE_MM, y: at.y + out.y * BESIDE_MM };
+  return contains(shape!.painted, at) && (line || contains(shape!.painted, beyond));
 }
 
 /** Half of the stretch over which places are calmed: the sheet itself knows nothing finer than its cells. */

@@ -3,7 +3,7 @@ import { boundsOf, type Bounds, type Point } from '../geometry/point';
 import type { Shaped } from '../pieces/prepare/shaped';
 import { Planner } from '../plan/planner';
 import type { StitchPlan } from '../plan/plan';
-import { PLACE_MM } from '../editing/extend';
+import { PLACE_MM } from '../editing/edgePlaces';
 import { edgesOf, type MeetingEdge, type PredictedOutline } from './edgeMeetings';
 import type { SheetMemory } from './sheetMemory';
 import { forecastParameters, type ForecastParameters } from './parameters';

@@ -1,5 +1,6 @@
 import Flatbush from 'flatbush';
 import { boundsOf, type Bounds, type Point } from '../geometry/point';
+import type { EdgePlace } from '../editing/edgePlaces';
 import type { StitchPlan } from '../plan/plan';
 import { Command, Role } from '../stitches/roles';
 import { THREAD_WIDTH_MM } from '../units/tolerances';
@@ -47,13 +48,6 @@ function stitchesOf({ x, y }: StitchPlan, events: readonly number[]): Flatbush {
   }
   index.finish();
   return index;
-}
-
-/** A place on a drawn edge. */
-export interface EdgePlace {
-  at: Point;
-  /** Unit vector out of the piece. */
-  out: Point;
 }
 
 /** Where the cover of a piece ends at a place on an edge, mm along `out` from the place. */

@@ -1,5 +1,5 @@
 import { transformedPiece } from '../../editing/transform';
-import { placesAlong } from '../../forecast/edgeMeetings';
+import { placesAlong } from '../../editing/edgePlaces';
 import type { Area, Point } from '../../geometry/point';
 import { indexEdges } from '../../pieces/satin/outlineEdges';
 import { outlinesOf } from '../../route/objectives';

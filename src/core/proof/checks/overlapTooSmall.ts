@@ -1,4 +1,5 @@
-import { extendedUnder, PLACE_MM } from '../../editing/extend';
+import { extendedUnder } from '../../editing/extend';
+import { PLACE_MM } from '../../editing/edgePlaces';
 import type { Piece } from '../../document/types';
 import type { MeetingPlace } from '../../forecast/edgeMeetings';
 import type { Check } from '../check';

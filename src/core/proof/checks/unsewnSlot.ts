@@ -1,6 +1,6 @@
 import { formOf } from '../../pieces/registry';
-import { extendedUnder, PLACE_MM } from '../../editing/extend';
-import { placesAlong, type EdgePlace } from '../../forecast/edgeMeetings';
+import { extendedUnder } from '../../editing/extend';
+import { PLACE_MM, placesAlong, type EdgePlace } from '../../editing/edgePlaces';
 import { contains, offset } from '../../geometry/area';
 import { ofPair } from '../../geometry/known';
 import { boundsOf, boundsTouch, type Area, type Point } from '../../geometry/point';

@@ -1,5 +1,5 @@
 'use client';
-import { PLACE_MM } from '@/core/editing/extend';
+import { PLACE_MM } from '@/core/editing/edgePlaces';
 import { memo, useEffect } from 'react';
 import type { MeetingEdge, PredictedOutline } from '@/core/forecast/edgeMeetings';
 import { gapsOf, overlapsOf, type Forecast, type Overlap } from '@/core/forecast/forecast';
