@@ -25,18 +25,24 @@ test('a spacing too dense is found, leads to its piece, and is mended in one ste
   await h.poll('found no more', async () => (await count('[data-finding="cover-too-dense"]')) === 0);
 });
 
-test('a finding is accepted with a reason, which stays with the job', async () => {
-  await (await h.findText('summary', '1 accepted')).click();
-  await (await h.findText('button', 'Take back')).click();
-  const found = await h.find('[data-finding="layers-stacked"]');
+test('a finding is accepted with a reason, which stays with the job, and can be taken back', async () => {
+  await (await h.find('[data-testid="findings"]')).click();
+  await (await h.findText('button', 'Sea')).click();
+  const field = await h.find('[data-setting="Spacing"] input');
+  await field.sendKeys('\uE009', 'a', '\uE000', '0.28', '\uE007');
+  await (await h.find('[data-testid="findings"]')).click();
+  const found = await h.find('[data-finding="cover-too-dense"]');
+  await driver.executeScript('document.activeElement.blur()');
   await found.findElement({ xpath: './/button[contains(., "Accept")]' }).click();
-  await (await h.find('[data-finding="layers-stacked"] input[name="reason"]')).sendKeys('small eye, sewn slowly', '\uE007');
-  await h.poll('no longer open', async () => (await count('[data-finding="layers-stacked"]')) === 0);
+  await (await h.find('[data-finding="cover-too-dense"] input[name="reason"]')).sendKeys('a small sea, sewn slowly', '\uE007');
+  await h.poll('no longer open', async () => (await count('[data-finding="cover-too-dense"]')) === 0);
   await h.saved();
   await driver.navigate().refresh();
   await h.sewn();
   await (await h.find('[data-testid="findings"]')).click();
-  await h.findText('summary', '1 accepted');
+  await (await h.findText('summary', '1 accepted')).click();
+  await (await h.findText('button', 'Take back')).click();
+  await h.find('[data-finding="cover-too-dense"]');
 });
 
 test('the Weight look shows layers with a legend, and figures under the pointer', async () => {

@@ -2,8 +2,6 @@ import { formOf } from '../pieces/registry';
 import type { Area } from '../geometry/point';
 import { boundsOf, boundsTouch, dot } from '../geometry/point';
 import { contains } from '../geometry/area';
-import { ofEach } from '../geometry/known';
-import { resample } from '../geometry/line';
 import type { StitchPlan } from '../plan/plan';
 import type { Shaped } from '../pieces/prepare/shaped';
 import { HIDES_TO_MM } from '../units/craft';

@@ -147,9 +147,11 @@ describe('ties', () => {
   });
 
   it('one penetration between two ties does not part them, two do, and so does a cut', () => {
-    const parted = (between: readonly MadeEvent[]) => of(tieDoubled, [...run(3, tie, 0), ...between, ...run(3, tie, 20, 1), ...run(4, cover, 30, 1)], made); // prettier-ignore
-    expect(parted(run(1, cover, 10, 1))).toHaveLength(1);
-    expect(parted(run(2, cover, 10, 1))).toEqual([]);
+    const parted = (between: readonly MadeEvent[], x = 4) => of(tieDoubled, [...run(3, tie, 0), ...between, ...run(3, tie, x, 1), ...run(4, cover, 30, 1)], made); // prettier-ignore
+    expect(parted(run(1, cover, 3, 1))).toHaveLength(1);
+    expect(parted(run(2, cover, 3, 1), 5)).toEqual([]);
+    // What lies on both sides of a way is not on one spot.
+    expect([parted(run(1, cover, 3.4, 1), 4.8).length, parted(run(1, cover, 3.6, 1), 4.8).length]).toEqual([1, 0]);
     expect(parted([[9, 0, tie, trim, 0]])).toEqual([]);
     expect(
       of(
@@ -241,16 +243,22 @@ describe('weight', () => {
     };
   };
 
-  it('over five and a half layers is too much, on four square millimetres', () => {
-    // Two pieces that each lay a row after row on the heaviest square; what lies there is told by the weight.
-    const rows = [0, 1].flatMap((p) => [0.2, 0.6, 1, 1.4, 1.8].flatMap((y): MadeEvent[] => [[0, y, cover, 0, p], [2, y, cover, 0, p]])); // prettier-ignore
-    const thick = (layers: number, side = 9) => found(layersStacked, [{}, {}], { weight: even(layers, 0, side), events: rows });
-    expect([thick(5.45).length, thick(5.55).length]).toEqual([0, 1]);
-    expect(thick(6)[0]).toMatchObject({ pieces: ['p0', 'p1'], limit: 5.5, unit: 'layers', at: { x: 1, y: 1 } });
-    expect(thick(6)[0]!.measured).toBeCloseTo(6, 3);
-    expect([thick(6, 2).length, thick(6, 4).length]).toEqual([0, 1]);
+  it('four covers on one another are too much, and eight layers of whatever, on four square millimetres', () => {
+    // Pieces that each lay a row after row on the heaviest square; what lies there is told by the weight.
+    const rows = (n: number, role: number = cover) => Array.from({ length: n }, (_, p) => p).flatMap((p) => [0.2, 0.6, 1, 1.4, 1.8].flatMap((y): MadeEvent[] => [[0, y, role, 0, p], [2, y, role, 0, p]])); // prettier-ignore
+    const thick = (layers: number, n: number, side = 9, role: number = cover) => found(layersStacked, Array.from({ length: n }, () => ({})), { weight: even(layers, 0, side), events: rows(n, role) }); // prettier-ignore
+    expect([thick(5.45, 4).length, thick(5.55, 4).length]).toEqual([0, 1]);
+    expect(thick(6, 4)[0]).toMatchObject({ pieces: ['p0', 'p1', 'p2', 'p3'], limit: 5.5, unit: 'layers', at: { x: 1, y: 1 } });
+    expect(thick(6, 4)[0]!.measured).toBeCloseTo(6, 3);
+    expect([thick(6, 4, 2).length, thick(6, 4, 4).length]).toEqual([0, 1]);
+    // An area, its border and a line over it weigh six with their foundations: that is borne.
+    expect([thick(7.95, 3).length, thick(8.05, 3).length, thick(8.05, 2).length]).toEqual([0, 1, 1]);
+    expect(thick(9, 3)[0]).toMatchObject({ pieces: ['p0', 'p1', 'p2'], limit: 8 });
+    expect(thick(9, 5)).toHaveLength(1);
+    // Foundation is no cover.
+    expect(thick(6, 4, 9, underlay)).toEqual([]);
     // One piece by itself, over foam say, is as thick as it was meant.
-    expect(found(layersStacked, [{}], { weight: even(6, 0, 9), events: rows.slice(0, 10) })).toEqual([]);
+    expect(thick(9, 1)).toEqual([]);
   });
 
   it('over sixteen holes on a square millimetre cut cloth; leather bears half', () => {

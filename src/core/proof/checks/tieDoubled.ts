@@ -1,10 +1,13 @@
 import { Command, Role } from '../../stitches/roles';
+import { hypot } from '../../units/trig';
 import type { Check } from '../check';
 
 /** Stitches of a strong tie; more in a row are two ties on one another. */
 const MOST = 5;
 /** The first penetration of the next piece lies between a tie-off and a tie-in. */
 const BETWEEN = 1;
+/** A longer stitch leads to another spot, mm. */
+const SPOT_MM = 1.5;
 
 export const tieDoubled: Check = {
   rule: 'tie-doubled',
@@ -18,8 +21,11 @@ export const tieDoubled: Check = {
       count = 0;
     };
     for (let i = 0; i < plan.role.length; i++) {
-      if (plan.command[i] !== Command.stitch) close();
-      else if (plan.role[i] === Role.tie) {
+      // Ties on both sides of a way lie apart.
+      if (plan.command[i] !== Command.stitch || (i > 0 && hypot(plan.x[i]! - plan.x[i - 1]!, plan.y[i]! - plan.y[i - 1]!) > SPOT_MM))
+        close();
+      if (plan.command[i] !== Command.stitch) continue;
+      if (plan.role[i] === Role.tie) {
         if (count === 0) from = i;
         count++;
         since = 0;
