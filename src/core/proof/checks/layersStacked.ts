@@ -1,11 +1,14 @@
-import type { Point } from '../../geometry/point';
+import { areaOf, components, contains, intersect, opened, roughOffset, subtract, unite } from '../../geometry/area';
+import { nearestOnLine } from '../../geometry/line';
+import { ringsToData } from '../../geometry/path';
+import type { Area, Point } from '../../geometry/point';
 import { eachStitch } from '../../stitches/stitches';
 import { Role } from '../../stitches/roles';
 import { heavySpots, type HeavySpot } from '../../stitches/weight';
-import { THREAD_WIDTH_MM } from '../../units/tolerances';
+import { OVERLAP_MM, THREAD_WIDTH_MM } from '../../units/tolerances';
 import type { Check } from '../check';
 import type { ProofContext } from '../context';
-import type { Found } from '../finding';
+import type { Fix, Found } from '../finding';
 
 /** Four covers weigh more than this, a satin counted as two; three may on one another (craft §7). */
 const FOUR_COVERS = 5.5;
@@ -22,14 +25,22 @@ export const layersStacked: Check = {
   severity: 'warn',
   title: 'Too many layers of thread',
   find(context) {
-    const fourfold = heavySpots(context.weight(), FOUR_COVERS).filter((s) => piecesAt(context, s.at, Role.cover).length > MOST_COVERS);
+    const covers = (s: HeavySpot): number[] => piecesAt(context, s.at, Role.cover);
+    const fourfold = heavySpots(context.weight(), FOUR_COVERS).filter((s) => covers(s).length > MOST_COVERS);
     const known = new Set(fourfold.flatMap((s) => s.cells));
     const heaviest = heavySpots(context.weight(), MOST_LAYERS).filter((s) => !s.cells.some((cell) => known.has(cell)));
-    return [...fourfold.flatMap((s) => told(context, s, FOUR_COVERS)), ...heaviest.flatMap((s) => told(context, s, MOST_LAYERS))];
+    const holes = holesUnder(
+      context,
+      fourfold.map((s) => ({ at: s.at, covers: covers(s) })),
+    );
+    return [
+      ...fourfold.flatMap((s) => told(context, s, FOUR_COVERS, openedAt(context, covers(s), holes))),
+      ...heaviest.flatMap((s) => told(context, s, MOST_LAYERS)),
+    ];
   },
 };
 
-function told(context: ProofContext, { at, value, areaAboveMm2 }: HeavySpot, limit: number): Found[] {
+function told(context: ProofContext, { at, value, areaAboveMm2 }: HeavySpot, limit: number, fix?: Fix): Found[] {
   const own = piecesAt(context, at);
   // One piece over foam is thick as it should be.
   if (own.length < 2 || areaAboveMm2 < LEAST_AREA_MM2) return [];
@@ -47,8 +58,53 @@ function told(context: ProofContext, { at, value, areaAboveMm2 }: HeavySpot, lim
           ? 'three covers on one another at most; a satin weighs as much as two fills'
           : 'what three satins on one another weigh, with what lies beneath them',
       message: `Thread lies ${value.toFixed(1)} layers thick here, on ${areaAboveMm2.toFixed(0)} mm²: stiff, and needles break. ${own.length} pieces lie on one another: ${names}. Open or carve what lies beneath.`,
+      ...(fix ? { fix } : {}),
     },
   ];
+}
+
+/** The lowest of more covers than may lie on one another. */
+const lowestOf = (covers: readonly number[]): number[] => covers.slice(0, -MOST_COVERS);
+
+/** An opening is at least so wide and so large, mm and mm²; and no farther than this from the thickest place, mm. */
+const OPENING_WIDTH_MM = 1;
+const LEAST_OPENING_MM2 = 2;
+const NEAR_MM = 1.5;
+
+/** What can be left out of the lowest covers of all spots: what those above hide but for an overlap. By the piece's index. */
+function holesUnder({ job, shaped }: ProofContext, spots: readonly { at: Point; covers: readonly number[] }[]): Map<number, Area> {
+  const holes = new Map<number, Area>();
+  for (const { at, covers } of spots) {
+    lowestOf(covers).forEach((low, k) => {
+      const { area, locked } = job.pieces[low]!;
+      if (!area || locked) return;
+      const hidden = intersect(shaped[low]!.shape!.painted, unite(...covers.slice(k + 1).map((i) => shaped[i]!.shape!.painted)));
+      const near = components(opened(roughOffset(hidden, -OVERLAP_MM), OPENING_WIDTH_MM)).filter(
+        (hole) =>
+          areaOf(hole) >= LEAST_OPENING_MM2 && (contains(hole, at) || nearestOnLine([...hole[0]!, hole[0]![0]!], at).distance < NEAR_MM),
+      );
+      if (near.length > 0) holes.set(low, unite(holes.get(low) ?? [], ...near));
+    });
+  }
+  return holes;
+}
+
+/** The step that opens them, where all of them can be. */
+function openedAt({ job, shaped }: ProofContext, covers: readonly number[], holes: ReadonlyMap<number, Area>): Fix | undefined {
+  const low = lowestOf(covers);
+  const paintedBy = (i: number): Area => shaped[i]!.shape!.painted;
+  // Where all edges lie on one another their overlaps would stay as thick.
+  const all = covers.map(paintedBy).reduce((a, b) => intersect(a, b));
+  const opens = (i: number): boolean => holes.has(i) && areaOf(subtract(all, holes.get(i)!)) < LEAST_AREA_MM2;
+  if (!low.every(opens)) return undefined;
+  const names = low.length === 1 ? `‘${job.pieces[low[0]!]!.name}’` : `the lower ${low.length}`;
+  return {
+    label: `Open ${names} beneath`,
+    pieces: low.map((i) => ({
+      id: job.pieces[i]!.id,
+      patch: { area: ringsToData(subtract(paintedBy(i), holes.get(i)!)) },
+    })),
+  };
 }
 
 /** Pieces that lay thread on a square, of a role when one is said, by their index, the first sewn first. */
