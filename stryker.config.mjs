@@ -33,7 +33,10 @@ const CHOSEN = {
     tests: ['src/core/route/{search,polish,leastOf,order}.test.ts'],
   },
   // Without the tests that sew whole jobs: those would take hours.
-  proof: { code: 'src/core/proof', tests: ['src/core/proof/{checksOf,letter,gather,satinTooWide,underlayAlong}*.test.ts'] },
+  proof: {
+    code: 'src/core/proof',
+    tests: ['src/core/proof/{checksOf,letter,gather,withFix,layersStacked,satinTooWide,underlayAlong}*.test.ts'],
+  },
 };
 
 const asked = (process.env.MUTANTS ?? '').split(' ').filter(Boolean);
