@@ -7,7 +7,7 @@ const ids = (j: typeof job): string[] => j.pieces.map((p) => p.id);
 describe('a job with a fix made', () => {
   it('settings are merged, undefined takes one away, fields are set and left out', () => {
     const made = withFix(
-      { ...job, pieces: job.pieces.map((p) => ({ ...p, start: [0, 0] as const, end: [1, 1] as const })) } as typeof job,
+      { ...job, pieces: job.pieces.map((p) => ({ ...p, start: [0, 0] as const, end: [1, 1] as const })) },
       {
         label: '',
         pieces: [{ id: 'p2', settings: { angle: undefined, stitchLength: 3 }, patch: { kind: 'satin' }, without: ['start'] }],
