@@ -9,6 +9,7 @@ import { outlineOf } from '../geometry/outline';
 import { flattenSubpath, formatPath, ringsToData } from '../geometry/path';
 import { boundsOf, type Area, type Line } from '../geometry/point';
 import { SPECK_MM2 } from '../units/tolerances';
+import { buriedEnds } from './buriedEnds';
 import { carveBeneath, type Carved } from './knockout';
 import { doubledStretches } from './doubledLines';
 import { Cover } from './laterCover';
@@ -61,7 +62,7 @@ export function findRegions(art: PlacedArt): RegionReport {
   const boxes = indexOf(items);
   requireFewOverlaps(items, boxes);
   const carved = carvedFromAbove(items);
-  const doubled = doubledStretches(items);
+  const leftOut = leftOutOfLines(items);
   items.forEach((item, i) => {
     if (isSpeck(item)) {
       report.specks++;
@@ -77,7 +78,7 @@ export function findRegions(art: PlacedArt): RegionReport {
       return;
     }
     const made =
-      item.stroke && !item.clipped ? strokeRegions(item, removed, doubled[i]!) : areaRegions(item, area, area === item.area, hiding);
+      item.stroke && !item.clipped ? strokeRegions(item, removed, leftOut[i]!) : areaRegions(item, area, area === item.area, hiding);
     for (const region of made) {
       if (region.areaMm2 < DROP_MM2) report.specks++;
       else report.regions.push(region);
@@ -174,11 +175,20 @@ function mergeOwnStrokes(items: readonly PlacedItem[]): PlacedItem[] {
 }
 
 /** @param doubled for each line where it is left out; null when nowhere */
-function strokeRegions(item: PlacedItem, removed: Area, doubled: readonly Area[] | null): Region[] {
+/** For each item and each line of its stroke where it is left out: stretches that are drawn twice, ends buried in others. */
+function leftOutOfLines(items: readonly PlacedItem[]): (Area[] | null)[] {
+  const doubled = doubledStretches(items);
+  const buried = buriedEnds(items, doubled);
+  return items.map((item, i) =>
+    doubled[i] || buried[i] ? (item.stroke?.lines ?? []).map((_, k) => unite(doubled[i]?.[k] ?? [], buried[i]?.[k] ?? [])) : null,
+  );
+}
+
+function strokeRegions(item: PlacedItem, removed: Area, leftOut: readonly Area[] | null): Region[] {
   const stroke = item.stroke!;
   const drawn = stroke.lines.map((l, i) => ({ line: l.closed ? [...l.points, l.points[0]!] : l.points.slice(), sub: item.path[i]! }));
-  const isCut = removed.length > 0 || doubled !== null;
-  const pieces = isCut ? drawn.flatMap(({ line }, i) => cutLine(line, unite(removed, doubled?.[i] ?? []))) : [];
+  const isCut = removed.length > 0 || leftOut !== null;
+  const pieces = isCut ? drawn.flatMap(({ line }, i) => cutLine(line, unite(removed, leftOut?.[i] ?? []))) : [];
   const { widthMm, cap, join } = stroke;
   const make = (data: string, length: number, area: Area): Region => ({
     name: item.name,

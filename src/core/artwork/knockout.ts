@@ -1,4 +1,16 @@
-import { areaOf, components, cropped, intersect, opened, roughOffset, simplify, subtract, unite } from '../geometry/area';
+import {
+  areaOf,
+  components,
+  cropped,
+  cutLines,
+  intersect,
+  opened,
+  roughOffset,
+  simplify,
+  strokeArea,
+  subtract,
+  unite,
+} from '../geometry/area';
 import { once } from '../geometry/known';
 import { boundsOf, type Area } from '../geometry/point';
 import { WIDEST_SATIN_MM } from '../units/craft';
@@ -46,17 +58,31 @@ export function carveBeneath(item: PlacedItem, cover: Area, stacked: Area = []):
   const rough = simplify(item.area, HIDDEN_DETAIL_MM);
   const visible = subtract(rough, cover).filter((ring) => areaOf([ring]) < 0 || areaOf([ring]) > LEAST_SEEN_MM2);
   if (visible.length === 0) return { area: [], removed: item.area };
-  if (item.stroke) return { ...asDrawn, removed: item.stroke.widthMm < OPENING_MM ? [] : hiddenStretches(rough, visible) };
+  if (item.stroke) return { ...asDrawn, removed: hiddenStretches(item.stroke, rough, visible) };
   const removed = hiddenParts(rough, visible, stacked);
   const area = removed.length > 0 ? withoutHorns(seenParts(subtract(item.area, removed), visible), cover) : item.area;
   return { area, hiding: { drawn: item.area, visible, cover }, removed };
 }
 
-/** Where a broad line is wholly hidden for a stretch that is worth leaving out. */
-function hiddenStretches(own: Area, visible: Area): Area {
+/** Where a line is hidden over its whole width for a stretch that is worth leaving out; its seen parts run on under what hides it. */
+function hiddenStretches({ lines, widthMm }: NonNullable<PlacedItem['stroke']>, own: Area, visible: Area): Area {
   if (areaOf(own) - areaOf(visible) <= LEAST_OPENING_MM2) return [];
-  return opened(subtract(own, roughOffset(visible, OVERLAP_MM)), OPENING_MM);
+  const across = Math.min(OPENING_MM, WHOLE_WIDTH * widthMm);
+  const hidden = opened(subtract(own, visible), across);
+  if (hidden.length === 0) return [];
+  const seen = cutLines(
+    lines.map((l) => (l.closed ? [...l.points, l.points[0]!] : l.points.slice())),
+    hidden,
+  );
+  const lapped = strokeArea(seen, false, { widthMm: 2 * OVERLAP_MM, cap: 'round', join: 'round', miterLimit: 2 });
+  return components(subtract(hidden, lapped))
+    .filter((stretch) => areaOf(stretch) >= LEAST_STRETCH_MM * across)
+    .flat();
 }
+/** A line is hidden where so much of its width is; what bends is never so to a hair. */
+const WHOLE_WIDTH = 0.8;
+/** Shorter stretches are sewn through, mm. */
+const LEAST_STRETCH_MM = 4;
 
 /** What is not sewn of an area because it is hidden. */
 function hiddenParts(own: Area, visible: Area, stacked: Area): Area {

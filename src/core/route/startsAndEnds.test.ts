@@ -184,7 +184,12 @@ describe('links', () => {
   it('touching parts across what bars the way are cut', () => {
     const barred = item(box(-2, -2, 10), { barred: true });
     expect(link([barred, dots[1]!], at(0), at(0.8))).toMatchObject({ how: 'trim', reason: 'barred', way: [] });
-    expect(link(dots, at(0), at(0.8))).toEqual({ how: 'stitch', way: [], shownMm: expect.closeTo(0.8, 6) as number });
+    expect(link(dots, at(0), at(0.8))).toEqual({
+      how: 'stitch',
+      way: [],
+      shownMm: expect.closeTo(0.8, 6) as number,
+      bareMm: expect.closeTo(0.8, 6) as number,
+    });
   });
 
   it('a straight one of three millimetres is one stitch', () => {
