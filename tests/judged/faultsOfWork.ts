@@ -175,7 +175,7 @@ export const OF_WORK: Record<string, Plant> = {
     return { faulty: of(n), sound: of(1) };
   },
   'gap-forecast': ({ r, c }) => {
-    const side = r.between(48, 60);
+    const side = r.between(52, 60);
     const ground = (pullComp?: number): Piece =>
       block(c, side, side, { settings: { angle: 0, ...(pullComp === undefined ? {} : { pullComp }) } });
     const inlays = Array.from({ length: 8 }, (_, k) => block(off(c, -20 + k * 5.6, 0), 4.6, 36, { thread: 't2' }));
