@@ -49,6 +49,7 @@ export function buriedEnds(items: readonly PlacedItem[], doubled: readonly (read
         (o) => o !== one && o.hex === one.hex && boundsTouch(o.box, boundsOf([from.slice(0, 1)]), widthMm),
       );
       if (near.length === 0) continue;
+      if (!near.some((o) => contains(o.area, from[0]!))) continue;
       const others = unite(...near.map((o) => o.area));
       const most = depthIn(others, from, 3 * widthMm) + (cap === 'butt' ? 0 : widthMm / 2) - LAP_MM;
       const made = TRIED.map((share) => share * most).flatMap((cut) => shortenedBy(from, cut, shape, others) ?? [])[0];
@@ -79,7 +80,7 @@ function linesOf(item: PlacedItem, i: number, doubled: readonly Area[]): Drawn[]
   const shape = { ...item.stroke, miterLimit: 4 };
   return item.stroke.lines.flatMap(({ points, closed }, line): Drawn[] => {
     if ((doubled[line] ?? []).length > 0 || points.length < 2) return [];
-    const area = strokeArea([points], closed, shape);
+    const area = item.stroke!.lines.length === 1 ? item.area : strokeArea([points], closed, shape);
     return [{ item: i, line, hex: item.hex, points, open: !closed, area, box: boundsOf(area) }];
   });
 }
