@@ -1,7 +1,7 @@
 import { areaOf, components, contains, intersect, opened, roughOffset, subtract, unite } from '../../geometry/area';
 import { nearestOnLine } from '../../geometry/line';
 import { ringsToData } from '../../geometry/path';
-import type { Area, Point } from '../../geometry/point';
+import { boundsOf, boundsTouch, type Area, type Point } from '../../geometry/point';
 import { eachStitch } from '../../stitches/stitches';
 import { Role } from '../../stitches/roles';
 import { heavySpots, type HeavySpot } from '../../stitches/weight';
@@ -25,16 +25,18 @@ export const layersStacked: Check = {
   severity: 'warn',
   title: 'Too many layers of thread',
   find(context) {
-    const covers = (s: HeavySpot): number[] => piecesAt(context, s.at, Role.cover);
-    const fourfold = heavySpots(context.weight(), FOUR_COVERS).filter((s) => covers(s).length > MOST_COVERS);
-    const known = new Set(fourfold.flatMap((s) => s.cells));
-    const heaviest = heavySpots(context.weight(), MOST_LAYERS).filter((s) => !s.cells.some((cell) => known.has(cell)));
+    const large = (limit: number): HeavySpot[] => heavySpots(context.weight(), limit).filter((s) => s.areaAboveMm2 >= LEAST_AREA_MM2);
+    const fourfold = large(FOUR_COVERS)
+      .map((spot) => ({ spot, covers: piecesAt(context, spot.at, Role.cover) }))
+      .filter(({ covers }) => covers.length > MOST_COVERS);
+    const known = new Set(fourfold.flatMap(({ spot }) => spot.cells));
+    const heaviest = large(MOST_LAYERS).filter((s) => !s.cells.some((cell) => known.has(cell)));
     const holes = holesUnder(
       context,
-      fourfold.map((s) => ({ at: s.at, covers: covers(s) })),
+      fourfold.map(({ spot, covers }) => ({ at: spot.at, covers })),
     );
     return [
-      ...fourfold.flatMap((s) => told(context, s, FOUR_COVERS, openedAt(context, covers(s), holes))),
+      ...fourfold.flatMap(({ spot, covers }) => told(context, spot, FOUR_COVERS, openedAt(context, covers, holes))),
       ...heaviest.flatMap((s) => told(context, s, MOST_LAYERS)),
     ];
   },
@@ -43,7 +45,7 @@ export const layersStacked: Check = {
 function told(context: ProofContext, { at, value, areaAboveMm2 }: HeavySpot, limit: number, fix?: Fix): Found[] {
   const own = piecesAt(context, at);
   // One piece over foam is thick as it should be.
-  if (own.length < 2 || areaAboveMm2 < LEAST_AREA_MM2) return [];
+  if (own.length < 2) return [];
   const names = own.map((i) => `‘${context.job.pieces[i]!.name}’`).join(', ');
   return [
     {
@@ -107,12 +109,26 @@ function openedAt({ job, shaped }: ProofContext, covers: readonly number[], hole
   };
 }
 
+/** Thread reaches no farther than this beyond what a piece paints, mm. */
+const BEYOND_MM = 3;
+
 /** Pieces that lay thread on a square, of a role when one is said, by their index, the first sewn first. */
-function piecesAt({ plan }: ProofContext, at: Point, role?: number): number[] {
-  const layers = new Float64Array(plan.pieces.length);
+function piecesAt({ plan, shaped }: ProofContext, at: Point, role?: number): number[] {
+  const square = boundsOf([[at]]);
+  return plan.pieces.flatMap(({ from, to }, i) => {
+    const { shape } = shaped[i]!;
+    return shape && boundsTouch(boundsOf(shape.painted), square, BEYOND_MM) && layersOn(plan, from, to, at, role) >= NAMED_LAYERS
+      ? [i]
+      : [];
+  });
+}
+
+/** Layers of thread that a range of events lays on the square about a place. */
+function layersOn(plan: ProofContext['plan'], from: number, to: number, at: Point, role?: number): number {
   const half = SQUARE_MM / 2;
   const inside = (x: number, y: number): boolean => Math.abs(x - at.x) <= half && Math.abs(y - at.y) <= half;
-  eachStitch(plan, 1, plan.x.length, (i, mm) => {
+  let laidMm = 0;
+  eachStitch(plan, from + 1, to, (i, mm) => {
     if (role !== undefined && plan.role[i] !== role) return;
     const [ax, ay, bx, by] = [plan.x[i - 1]!, plan.y[i - 1]!, plan.x[i]!, plan.y[i]!];
     if (Math.max(ax, bx) < at.x - half || Math.min(ax, bx) > at.x + half) return;
@@ -123,7 +139,7 @@ function piecesAt({ plan }: ProofContext, at: Point, role?: number): number[] {
       const t = (k + 0.5) / steps;
       if (inside(ax + (bx - ax) * t, ay + (by - ay) * t)) within++;
     }
-    layers[plan.piece[i]!]! += ((mm * within) / steps) * (THREAD_WIDTH_MM / (SQUARE_MM * SQUARE_MM));
+    laidMm += (mm * within) / steps;
   });
-  return [...layers.keys()].filter((i) => layers[i]! >= NAMED_LAYERS);
+  return laidMm * (THREAD_WIDTH_MM / (SQUARE_MM * SQUARE_MM));
 }
