@@ -13,7 +13,7 @@ import { buriedEnds } from './buriedEnds';
 import { carveBeneath, type Carved } from './knockout';
 import { doubledStretches } from './doubledLines';
 import { Cover } from './laterCover';
-import type { PlacedArt, PlacedItem } from './place';
+import { goneRound, type PlacedArt, type PlacedItem } from './place';
 import type { Hiding } from './tucks';
 
 /** One connected part of the drawing at real size. */
@@ -186,7 +186,7 @@ function leftOutOfLines(items: readonly PlacedItem[]): (Area[] | null)[] {
 
 function strokeRegions(item: PlacedItem, removed: Area, leftOut: readonly Area[] | null): Region[] {
   const stroke = item.stroke!;
-  const drawn = stroke.lines.map((l, i) => ({ line: l.closed ? [...l.points, l.points[0]!] : l.points.slice(), sub: item.path[i]! }));
+  const drawn = stroke.lines.map((l, i) => ({ line: goneRound(l), sub: item.path[i]! }));
   const isCut = removed.length > 0 || leftOut !== null;
   const pieces = isCut ? drawn.flatMap(({ line }, i) => cutLine(line, unite(removed, leftOut?.[i] ?? []))) : [];
   const { widthMm, cap, join } = stroke;

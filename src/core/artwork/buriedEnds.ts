@@ -48,15 +48,14 @@ export function buriedEnds(items: readonly PlacedItem[], doubled: readonly (read
       const near = [...drawn, ...solid].filter(
         (o) => o !== one && o.hex === one.hex && boundsTouch(o.box, boundsOf([from.slice(0, 1)]), widthMm),
       );
-      if (near.length === 0) continue;
       if (!near.some((o) => contains(o.area, from[0]!))) continue;
       const others = unite(...near.map((o) => o.area));
       const most = depthIn(others, from, 3 * widthMm) + (cap === 'butt' ? 0 : widthMm / 2) - LAP_MM;
       const made = TRIED.map((share) => share * most).flatMap((cut) => shortenedBy(from, cut, shape, others) ?? [])[0];
       if (!made) continue;
-      const { tip, rest, area: shortened } = made;
+      const { tip, rest, area } = made;
       one.points = end === 'first' ? rest : rest.slice().reverse();
-      one.area = shortened;
+      one.area = area;
       out[one.item]![one.line] = unite(out[one.item]![one.line]!, strokeArea([tip], false, { ...shape, cap: 'butt', widthMm: CUT_MM }));
     }
   }

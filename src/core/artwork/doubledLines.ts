@@ -1,7 +1,7 @@
 import { keepLines, strokeArea } from '../geometry/area';
 import { lineLength } from '../geometry/line';
 import { boundsOf, boundsTouch, type Area, type Line } from '../geometry/point';
-import type { PlacedItem } from './place';
+import { goneRound, type PlacedItem } from './place';
 
 /** Lines of one colour whose middles run this near to each other, in widths and at most in mm, look like one. */
 const NEAR = 0.25;
@@ -25,8 +25,7 @@ interface DrawnLine {
 export function doubledStretches(items: readonly PlacedItem[]): (Area[] | null)[] {
   const drawn = items.flatMap((item, i) =>
     (item.opaque ? (item.stroke?.lines ?? []) : []).map((l): DrawnLine => {
-      const points = l.closed ? [...l.points, l.points[0]!] : l.points;
-      return { item: i, points, widthMm: item.stroke!.widthMm, hex: item.hex };
+      return { item: i, points: goneRound(l), widthMm: item.stroke!.widthMm, hex: item.hex };
     }),
   );
   const boxes = drawn.map((l) => boundsOf([l.points]));

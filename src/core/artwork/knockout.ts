@@ -16,7 +16,7 @@ import { boundsOf, type Area } from '../geometry/point';
 import { WIDEST_SATIN_MM } from '../units/craft';
 import { OPENING_MM, OVERLAP_MM } from '../units/tolerances';
 import { HIDDEN_DETAIL_MM } from './laterCover';
-import type { PlacedItem } from './place';
+import { goneRound, type PlacedItem } from './place';
 import type { Hiding } from './tucks';
 
 /** What remains to be sewn of an item when those painted over it are taken into account. */
@@ -70,10 +70,7 @@ function hiddenStretches({ lines, widthMm }: NonNullable<PlacedItem['stroke']>, 
   const across = Math.min(OPENING_MM, WHOLE_WIDTH * widthMm);
   const hidden = opened(subtract(own, visible), across);
   if (hidden.length === 0) return [];
-  const seen = cutLines(
-    lines.map((l) => (l.closed ? [...l.points, l.points[0]!] : l.points.slice())),
-    hidden,
-  );
+  const seen = cutLines(lines.map(goneRound), hidden);
   const lapped = strokeArea(seen, false, { widthMm: 2 * OVERLAP_MM, cap: 'round', join: 'round', miterLimit: 2 });
   return components(subtract(hidden, lapped))
     .filter((stretch) => areaOf(stretch) >= LEAST_STRETCH_MM * across)

@@ -1,7 +1,7 @@
 import { clean, intersect, simplify, unite } from '../geometry/area';
 import { strokeOf } from '../geometry/stroke';
 import { flatten, flattenSubpath, transformPath, type Matrix, type Path } from '../geometry/path';
-import { boundsOf, type Area, type Bounds, type Line } from '../geometry/point';
+import { boundsOf, type Area, type Bounds, type Line, type Point } from '../geometry/point';
 import { InputError, reasonOf } from '../document/errors';
 import type { ArtDocument, ArtItem, ClipShape } from './readSvg';
 
@@ -46,6 +46,10 @@ export interface PlacedArt {
 
 /** Width in working units at which the painted box is first measured, so that the clipper's precision fits any drawing. */
 const MEASURING_SIZE = 100;
+
+/** A line with its first point again at its end where it is closed. */
+export const goneRound = ({ points, closed }: { points: Line; closed: boolean }): Point[] =>
+  closed ? [...points, points[0]!] : points.slice();
 
 function strokeLines(path: Path): { points: Line; closed: boolean }[] {
   return path.map((s) => ({ points: flattenSubpath(s), closed: s.closed })).filter((l) => l.points.length > 1);

@@ -293,7 +293,14 @@ describe('thread that lies bare between two pieces', () => {
   const way = (bareMm: number, more: object = {}) =>
     ({ from: 0, how: 'travel', leaves: { x: 10, y: 4 }, arrives: { x: 14, y: 6 }, shownMm: 9, bareMm, ...more }) as const;
   /** So many ties at the end of the first piece, sewn in it or after it, and at the start of the second. */
-  const told = (bareMm: number, own: number, after: number, start: number, brief: MadeContext['brief'] = {}) => {
+  const told = (
+    bareMm: number,
+    own: number,
+    after: number,
+    start: number,
+    brief: MadeContext['brief'] = {},
+    job: MadeContext['job'] = {},
+  ) => {
     const ties = (n: number, x: number, p: number): MadeEvent[] => Array.from({ length: n }, (_, k) => [x + (k % 2), 0, tie, 0, p]);
     const events: MadeEvent[] = [
       ...Array.from({ length: 12 }, (_, k): MadeEvent => [k, k, cover, 0, 0]),
@@ -305,7 +312,7 @@ describe('thread that lies bare between two pieces', () => {
       ...Array.from({ length: 12 }, (_, k): MadeEvent => [14 + k, 6 + k, cover, 0, 1]),
     ];
     const links = [null, way(bareMm), null];
-    return found(threadUnheld, [{}, {}, { unsewn: true }], { events, links, brief });
+    return found(threadUnheld, [{}, {}, { unsewn: true }], { events, links, brief, job });
   };
 
   it('is told from 2 mm on, with its length, half way along', () => {
@@ -325,6 +332,10 @@ describe('thread that lies bare between two pieces', () => {
 
   it('or cut by the machine, which is its other way out', () => {
     expect(told(3, 0, 0, 0)[0]!.others).toMatchObject([{ pieces: [{ id: 'p1', patch: { approach: { how: 'trim' } } }] }]);
+  });
+
+  it('a job without ties has none to give back', () => {
+    expect(told(3, 0, 0, 0, {}, { settings: { tieWhen: 'never' } })[0]).not.toHaveProperty('fix');
   });
 
   it('but not in lace, where no thread is tied', () => {

@@ -32,10 +32,15 @@ export const threadUnheld: Check = {
       unit: 'mm' as const,
       limitFrom: 'a shorter thread can be left',
       message: `${link.bareMm.toFixed(1)} mm of thread lie bare, with no tie at ${names}: left it catches, cut by hand it comes undone.`,
-      fix: {
-        label: 'Tie on both sides',
-        pieces: open.map((i) => ({ id: job.pieces[i]!.id, settings: i === index ? { tieIn: undefined } : { tieOff: undefined } })),
-      },
+      // A job without any ties has none to give back.
+      ...(job.settings.tieWhen === 'never'
+        ? {}
+        : {
+            fix: {
+              label: 'Tie on both sides',
+              pieces: open.map((i) => ({ id: job.pieces[i]!.id, settings: i === index ? { tieIn: undefined } : { tieOff: undefined } })),
+            },
+          }),
       others: [{ label: 'Let the machine cut', pieces: [{ id: piece.id, patch: { approach: { how: 'trim' as const } } }] }],
     };
   }),
