@@ -8,7 +8,7 @@ import { sewnRegions } from './limbs/ofRegions';
 import { matchThreads } from './matchThreads';
 import { mergedFields } from './mergeFields';
 import { columnLimit, paintedBy, proposeFor, type Proposal, type ProposeOptions } from './proposeKind';
-import { proposedAlike, twinsOf, type Twin } from './twins';
+import { decidedOnce, proposedAlike, twinsOf, type Twin } from './twins';
 
 /** A part of the drawing that is sewn, or left out, as one. */
 export interface Part {
@@ -45,7 +45,7 @@ export function decideParts(
     regions.map((r) => threads.get(r.hex)!.id),
     around,
   );
-  const propose = (region: Region): Proposal => proposeFor(region, how);
+  const propose = decidedOnce((region) => proposeFor(region, how));
   const merged = mergedFields(sewnRegions(inOrder, columnLimit(how.settings), propose, progress), propose);
   const twins = twinsOf(merged);
   const parts = withChoices(proposedAlike(merged, twins), sewnAs, matrix);

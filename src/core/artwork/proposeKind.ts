@@ -16,10 +16,11 @@ import { StitchBuffer, type StitchColumns } from '../stitches/buffer';
 import type { SatinShape } from '../pieces/satin';
 import { prepareShape, resolveSettings, stitchShape } from '../pieces/registry';
 import type { ResolvedPull } from '../pieces/rules/compensation';
+import { isBulb, limitFor } from '../pieces/rules/bulb';
 import { evenPull } from '../pieces/rules/pull';
 import type { Region } from './artRegions';
 import { columnWidth } from './limbs/bodies';
-import { SPLIT_BEYOND_MM, WIDEST_SATIN_MM } from '../units/craft';
+import { LEAST_LONG_ROWS_MM, SPLIT_BEYOND_MM, WIDEST_SATIN_MM } from '../units/craft';
 
 /** What a region should be sewn as, and why. */
 export interface Proposal {
@@ -83,23 +84,30 @@ function columnsOf(region: Region, options: ProposeOptions, widestMm = Infinity)
       seen: region.seen,
       compact,
       widestMm,
-      splitMm: CROSSINGS * region.lengthMm,
     });
   const judged = (shape: NonNullable<Proposal['shape']>, trial: Trial | null): Judged[] =>
-    trial?.covers ? [{ shape, ...judgedBy(trial) }] : [];
+    trial?.covers ? [{ shape: withWholeRows(shape, trial), ...judgedBy(trial) }] : [];
   const trial = tried(turned, isCompact(region));
   const first = judged(turned, trial);
   if (!trial || trial.covered < ALL_BUT_CORNERS) return null;
-  if (first[0] && first[0].layers <= MOST_AT_A_CORNER && trial.barestMm2 < BARE_MM2) return turned;
+  if (first[0] && first[0].layers <= MOST_AT_A_CORNER && trial.barestMm2 < BARE_MM2) return first[0].shape;
   const all = [...first];
   for (const corners of BUILT_CORNERS) {
     const built = { area: region.data, settings: { corners } };
-    all.push(...judged(built, tried(built, false)));
+    const made = tried(built, false);
+    // Where there is no corner to build, every way of building them is the same.
+    if (made === UNCORNERED) break;
+    all.push(...judged(built, made));
     if (all.some((j) => j.faults === 0)) break;
   }
   const [best] = all.sort((a, b) => a.faults - b.faults);
   return best && (best.layers <= PILED_LAYERS || region.width.median < PILED_MM) ? best.shape : null;
 }
+/** A short stretch of long rows, at a bulb or a joint, is better sewn whole than split. */
+function withWholeRows(shape: NonNullable<Proposal['shape']>, { longMm }: Trial): NonNullable<Proposal['shape']> {
+  return longMm === 0 ? shape : { ...shape, settings: { ...shape.settings, satinLimit: limitFor(longMm) } };
+}
+
 /** Columns that cover less miss more than corners. */
 const ALL_BUT_CORNERS = 0.94;
 /** The crisper first; under a cap the columns need not reach round a corner. */
@@ -259,7 +267,12 @@ interface Trial {
   covered: number;
   /** The largest bare spot, mm². */
   barestMm2: number;
+  /** Its longest row where rows are so long that they would be split, mm; 0 where none is. */
+  longMm: number;
 }
+
+/** Of a shape whose corners were to be built, but which has none. */
+const UNCORNERED: Trial = { cover: new StitchBuffer().columns(), covers: false, covered: 0, barestMm2: 0, longMm: 0 };
 
 interface Asked {
   /** What of the area is seen; all unless said. */
@@ -267,8 +280,6 @@ interface Asked {
   /** Whether rows that turn to and fro are held against it. */
   compact?: boolean;
   widestMm?: number;
-  /** Along so much of it rows may be so long that they are split, mm. */
-  splitMm?: number;
 }
 
 const sewsWell = (shape: Shape, area: Area, options: ProposeOptions, asked: Asked = {}): boolean =>
@@ -281,12 +292,14 @@ function trialOf(
   shape: Shape,
   area: Area,
   options: ProposeOptions,
-  { seen = area, compact = false, widestMm = Infinity, splitMm = Infinity }: Asked,
+  { seen = area, compact = false, widestMm = Infinity }: Asked,
 ): Trial | null {
   const piece: Piece = { id: 'trial', name: 'trial', thread: 't', ...shape };
   const prepared = prepareShape(piece);
   if (!prepared || (prepared as Partial<SatinShape>).widestMm! > widestMm) return null;
-  if ((prepared.rowsOver?.(columnLimit(options.settings) + SPLIT_BEYOND_MM)?.alongMm ?? 0) > splitMm) return null;
+  if (shape.settings.corners && !(prepared as Partial<SatinShape>).network?.cornered) return UNCORNERED;
+  const long = prepared.rowsOver?.(columnLimit(options.settings) + SPLIT_BEYOND_MM) ?? null;
+  if (long && long.alongMm >= LEAST_LONG_ROWS_MM && !isBulb(long, prepared.areaMm2)) return null;
   const out = new StitchBuffer();
   // Ends that are shortened for push are meant to fall short of the drawing.
   const usual = resolveSettings(piece, prepared.facts, options);
@@ -300,5 +313,11 @@ function trialOf(
   const cover = out.columns();
   if (compact && turnsToAndFro(cover) > MOST_TURNS_DEG) return null;
   const { covered, spilled, barestMm2 } = coverageOf(area, cover, prepared.areaMm2 > FINE_TRIAL_MM2 ? 0.16 : 0.1, seen);
-  return { cover, covered, barestMm2, covers: covered >= TRIAL_COVERED && spilled <= TRIAL_SPILLED };
+  return {
+    cover,
+    covered,
+    barestMm2,
+    longMm: long?.mm ?? 0,
+    covers: covered >= TRIAL_COVERED && spilled <= TRIAL_SPILLED,
+  };
 }

@@ -1,4 +1,4 @@
-import { congruence, printOf, type Congruence } from '../geometry/congruent';
+import { congruence, printOf, unturned, type Congruence, type Print } from '../geometry/congruent';
 import type { Region } from './artRegions';
 import { paintedBy, type Proposal } from './proposeKind';
 
@@ -39,6 +39,26 @@ export function twinsOf(sewn: readonly Sewn[]): (Twin | null)[] {
   });
   return out;
 }
+
+/** Shapes that differ by so little cover and pile alike, mm. */
+const DECIDED_MM = 0.1;
+
+/** The same way of proposing, which decides regions of one shape once, moved or mirrored: what the first became, the others become. */
+export function decidedOnce(propose: (region: Region) => Proposal): (region: Region) => Proposal {
+  const known: { whole: Print; seen: Print | null; proposal: Proposal }[] = [];
+  return (region) => {
+    const whole = region.stroke ? null : printOf(region.area);
+    if (!whole || region.area.length > 1) return propose(region);
+    const seen = region.seen ? printOf(region.seen) : null;
+    const before = known.find((k) => unturned(k.whole, whole, DECIDED_MM) && sameSeen(k.seen, seen));
+    if (before) return { ...before.proposal, shape: { ...before.proposal.shape!, area: region.data } };
+    const proposal = propose(region);
+    if (proposal.shape?.area === region.data) known.push({ whole, seen, proposal });
+    return proposal;
+  };
+}
+
+const sameSeen = (a: Print | null, b: Print | null): boolean => (a && b ? unturned(a, b, DECIDED_MM) !== null : a === b);
 
 /** Sets of twins are sewn as one kind: columns only where all of them can be. */
 export function proposedAlike<T extends Sewn>(sewn: readonly T[], twins: readonly (Twin | null)[]): T[] {

@@ -94,8 +94,8 @@ export function edgesOf(
         const { painted, facts } = shaped[k]!.shape!;
         const places = line ? LINES_MM : facts.widthMm < NARROW_MM ? BESIDES_MM : [BESIDE_MM];
         const over = { cover: covers[k]!, painted, line, places };
-        const hides = hiding.filter((h) => line || (h > k && isDense(shaped[h]!)));
-        // Nobody sees where an edge ends beside a line under something else, or how it meets another under a third.
+        const hides = hiding.filter((h) => h !== k && (line || isDense(shaped[h]!)));
+        // Nobody sees where an edge ends beside a line under something else, or how it meets another under, or over, a third.
         const open = hides.length === 0 ? ring : ring.filter((place) => !hides.some((h) => isUnder(shaped[h]!, place, line)));
         const met = open
           .flatMap((place) => meeting(plan, cover, over, sheet, place, biteMm))

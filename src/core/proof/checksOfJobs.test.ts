@@ -219,6 +219,11 @@ describe('openings that cost stitches', () => {
     expect(found(openingCosts, [{ area: box(0, 0, 20) }])).toEqual([]);
   });
 
+  it('not when they are so large that they are left open whatever they cost', () => {
+    const slot = (high: number) => found(openingCosts, [{ area: `${box(-15, -15, 30)} M-12,${-high / 2} v${high} h24 v${-high} Z` }]);
+    expect([3, 3.5, 3.8].map((high) => slot(high).length)).toEqual([1, 1, 0]);
+  });
+
   it('small ones under later cover are told by another rule, larger ones here', () => {
     expect(opened(3, {}, [{ area: box(-3, -3, 6) }])).toEqual([]);
     expect(opened(3, {}, [{ area: box(20, 20, 6) }])).toHaveLength(1);

@@ -54,6 +54,31 @@ describe('four covers on one another', () => {
     expect(told(alike)!.fix).toBeUndefined();
   });
 
+  it('count from where they lie on one another on four square millimetres: a gleam on a pupil is none', () => {
+    const under = [ground(), disc(0, 0, 5, { thread: 't2' }), disc(0, 0, 3.5, { thread: 't3' })];
+    const gleam = (r: number): Piece => disc(1, -1, r, { thread: 't4' });
+    expect(told([...under, gleam(1)])).toBeUndefined();
+    const found = told([...under, gleam(1.8)])!;
+    expect(found.limit).toBe(5.5);
+    expect(found.spoilsMm2).toBeCloseTo(Math.PI * 1.8 ** 2, 0);
+    expect(found.message).toMatch(/ on 10 mm²/);
+  });
+
+  it('are told once for all places, the largest first, and a locked one of several ends the step', () => {
+    const two = stacked([[-15, 0], [15, 0]]); // prettier-ignore
+    const larger = two.map((p, i) => (i > 3 ? disc(15, 0, [4.4, 3.4, 2.6][i - 4]!, { thread: p.thread }) : p));
+    const found = told(larger)!;
+    expect(found.places!.map((p) => Math.sign(p.at.x))).toEqual([1, -1]);
+    expect(told(larger.map((p, i) => (i === 0 ? { ...p, locked: true } : p)))!.fix).toBeUndefined();
+  });
+
+  it('with five, the lowest two are opened', () => {
+    const found = told([ground(), ground({ area: 'M-28,-18 h56 v36 h-56 Z', thread: 't9' }), ...stacked([[0, 0]]).slice(1)])!;
+    expect(found.pieces).toHaveLength(5);
+    expect(found.fix!.pieces!.map((p) => p.id)).toEqual(['p1', 'p2']);
+    expect(found.fix!.label).toMatch(/lower 2/);
+  });
+
   it('are told, three are not', () => {
     expect(told(stacked([[0, 0]]).slice(0, 3))).toBeUndefined();
     expect(told(stacked([[0, 0]]))).toMatchObject({ limit: 5.5, pieces: ['p1', 'p2', 'p3', 'p4'] });

@@ -4,6 +4,8 @@
 export const WIDEST_SATIN_MM = 9;
 /** A row longer than a limit by less is sewn whole: a split hair looks worse than a long one, mm. */
 export const SPLIT_BEYOND_MM = 0.5;
+/** Rows over the satin limit for less than this along a column are a corner of it, mm. */
+export const LEAST_LONG_ROWS_MM = 1;
 /** Narrower satin sinks and its holes run together: it is never sewn narrower, with the thread's own width inside, mm (craft §4). */
 export const LEAST_SEWN_MM = 1;
 /** Rows up to so far apart hide what runs beneath them, mm; from there on cover is light, and gets no foundation (craft §4, §6). */

@@ -101,6 +101,9 @@ function endsAtNodes(branches: readonly Branch[]): Map<number, End[]> {
   return out;
 }
 
+/** Whether stringing for built corners differs from stringing for turned ones. */
+export const hasPointedCorners = (branches: readonly Branch[]): boolean => pointedCorners(branches, endsAtNodes(branches)).size > 0;
+
 /**
  * Strings branches together through their junctions.
  * @param built whether corners are built of arms: then two arms run through a pointed corner, and its point is theirs

@@ -4,7 +4,7 @@ import { calmTangents, lengthsAlong, resample, smooth } from '../../geometry/lin
 import { medialAxis, type MedialAxis } from '../../geometry/medial';
 import { add, dot, mix, scale, type Area, type Point } from '../../geometry/point';
 import { PI } from '../../units/trig';
-import { stringChains, type Chain } from './chains';
+import { hasPointedCorners, stringChains, type Chain } from './chains';
 import { indexEdges, type EdgeIndex } from './outlineEdges';
 import type { Corners } from '../../document/types';
 import { castRows } from './cast';
@@ -37,12 +37,14 @@ export function networkFromArea(area: Area, corners: Corners = 'turn', axis: Med
     return compactColumn(area, edges, axis.maxRadius);
   let node = FIRST_CORNER_NODE;
   const nextNode = (): number => node++;
+  let cornered = corners !== 'turn' && hasPointedCorners(branches);
   const columns = stringChains(branches, corners !== 'turn').flatMap((chain) => {
     const sampled = sampleChain(chain);
-    const cornered = corners === 'turn' ? null : corneredColumns(chain, bridged(sampled, chain), edges, corners, nextNode);
-    return cornered ?? columnsOf(chain, sampled, edges);
+    const built = corners === 'turn' ? null : corneredColumns(chain, bridged(sampled, chain), edges, corners, nextNode);
+    cornered ||= built !== null;
+    return built ?? columnsOf(chain, sampled, edges);
   });
-  return { columns };
+  return { columns, cornered };
 }
 
 /** Straight rows square to a convex shape's longer side cover it whole and never fan. */

@@ -58,14 +58,17 @@ function networkOf(piece: Piece): { network: ColumnNetwork; painted: Area } | nu
   const outline = outlineOf(piece.area);
   const slants = (piece.slants ?? []).flatMap((d) => dataToRings(d)).filter((l) => l.length > 1);
   let next = 0;
+  let cornered = false;
   const columns = outline.parts.flatMap((part, k) => {
     const corners = piece.settings.corners ?? 'turn';
-    const own = (slants.length > 0 ? networkFromSlants(part, slants) : networkFromArea(part, corners, outline.axisOf(k))).columns;
+    const made = slants.length > 0 ? networkFromSlants(part, slants) : networkFromArea(part, corners, outline.axisOf(k));
+    const own = made.columns;
+    cornered ||= made.cornered === true;
     const shift = next;
     for (const c of own) next = Math.max(next, c.from + shift + 2, c.to + shift + 2);
     return own.map((c) => ({ ...c, from: c.from + shift, to: c.to + shift, tuckedAt: c.tuckedAt?.map((n) => n + shift) ?? [] }));
   });
-  return { network: { columns }, painted: outline.area };
+  return { network: { columns, cornered }, painted: outline.area };
 }
 
 /** So many ends of columns are tried as places to begin and end. */

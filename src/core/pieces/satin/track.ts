@@ -29,6 +29,8 @@ export interface Column {
 /** Columns of one piece and how they meet. Columns that share a node touch there. */
 export interface ColumnNetwork {
   readonly columns: readonly Column[];
+  /** Whether its corners, built the way that was asked, make it another than with turned ones. */
+  readonly cornered?: boolean;
 }
 
 /** Builds a track; the advance counts movement square to the rows only, so jumps of a side along its row are free. */

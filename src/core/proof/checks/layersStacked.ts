@@ -28,7 +28,9 @@ export const layersStacked: Check = {
     const large = (limit: number): HeavySpot[] => heavySpots(context.weight(), limit).filter((s) => s.areaAboveMm2 >= LEAST_AREA_MM2);
     const fourfold = large(FOUR_COVERS)
       .map((spot) => ({ spot, covers: piecesAt(context, spot.at, Role.cover) }))
-      .filter(({ covers }) => covers.length > MOST_COVERS);
+      .filter(({ covers }) => covers.length > MOST_COVERS)
+      .map((stack) => ({ ...stack, areaMm2: areaOf(beneathMore(paintedBy(context, stack.covers), MOST_COVERS)) }))
+      .filter(({ areaMm2 }) => areaMm2 >= LEAST_AREA_MM2);
     const known = new Set(fourfold.flatMap(({ spot }) => spot.cells));
     const heaviest = large(MOST_LAYERS).filter((s) => !s.cells.some((cell) => known.has(cell)));
     const holes = holesUnder(
@@ -36,7 +38,9 @@ export const layersStacked: Check = {
       fourfold.map(({ spot, covers }) => ({ at: spot.at, covers })),
     );
     return [
-      ...fourfold.flatMap(({ spot, covers }) => told(context, spot, FOUR_COVERS, openedAt(context, covers, holes))),
+      ...fourfold.flatMap(({ spot, covers, areaMm2 }) =>
+        told(context, { ...spot, areaAboveMm2: areaMm2 }, FOUR_COVERS, openedAt(context, covers, holes)),
+      ),
       ...heaviest.flatMap((s) => told(context, s, MOST_LAYERS)),
     ];
   },
@@ -65,6 +69,18 @@ function told(context: ProofContext, { at, value, areaAboveMm2 }: HeavySpot, lim
   ];
 }
 
+const paintedBy = ({ shaped }: ProofContext, pieces: readonly number[]): Area[] => pieces.map((i) => shaped[i]!.shape!.painted);
+
+/** Where more than so many of the areas lie on one another. */
+function beneathMore(areas: readonly Area[], most: number): Area {
+  const deep: Area[] = Array.from({ length: most + 1 }, () => []);
+  for (const area of areas) {
+    for (let k = most; k > 0; k--) deep[k] = unite(deep[k]!, intersect(deep[k - 1]!, area));
+    deep[0] = unite(deep[0]!, area);
+  }
+  return deep[most]!;
+}
+
 /** The lowest of more covers than may lie on one another. */
 const lowestOf = (covers: readonly number[]): number[] => covers.slice(0, -MOST_COVERS);
 
@@ -74,13 +90,14 @@ const LEAST_OPENING_MM2 = 2;
 const NEAR_MM = 1.5;
 
 /** What can be left out of the lowest covers of all spots: what those above hide but for an overlap. By the piece's index. */
-function holesUnder({ job, shaped }: ProofContext, spots: readonly { at: Point; covers: readonly number[] }[]): Map<number, Area> {
+function holesUnder(context: ProofContext, spots: readonly { at: Point; covers: readonly number[] }[]): Map<number, Area> {
+  const { job, shaped } = context;
   const holes = new Map<number, Area>();
   for (const { at, covers } of spots) {
     lowestOf(covers).forEach((low, k) => {
       const { area, locked } = job.pieces[low]!;
       if (!area || locked) return;
-      const hidden = intersect(shaped[low]!.shape!.painted, unite(...covers.slice(k + 1).map((i) => shaped[i]!.shape!.painted)));
+      const hidden = intersect(shaped[low]!.shape!.painted, unite(...paintedBy(context, covers.slice(k + 1))));
       const near = components(opened(roughOffset(hidden, -OVERLAP_MM), OPENING_WIDTH_MM)).filter(
         (hole) =>
           areaOf(hole) >= LEAST_OPENING_MM2 && (contains(hole, at) || nearestOnLine([...hole[0]!, hole[0]![0]!], at).distance < NEAR_MM),
@@ -92,19 +109,20 @@ function holesUnder({ job, shaped }: ProofContext, spots: readonly { at: Point; 
 }
 
 /** The step that opens them, where all of them can be. */
-function openedAt({ job, shaped }: ProofContext, covers: readonly number[], holes: ReadonlyMap<number, Area>): Fix | undefined {
+function openedAt(context: ProofContext, covers: readonly number[], holes: ReadonlyMap<number, Area>): Fix | undefined {
+  const { job, shaped } = context;
   const low = lowestOf(covers);
-  const paintedBy = (i: number): Area => shaped[i]!.shape!.painted;
+  if (!low.every((i) => holes.has(i))) return undefined;
+  const left = (i: number): Area => subtract(shaped[i]!.shape!.painted, holes.get(i)!);
   // Where all edges lie on one another their overlaps would stay as thick.
-  const all = covers.map(paintedBy).reduce((a, b) => intersect(a, b));
-  const opens = (i: number): boolean => holes.has(i) && areaOf(subtract(all, holes.get(i)!)) < LEAST_AREA_MM2;
-  if (!low.every(opens)) return undefined;
+  const after = covers.map((i) => (low.includes(i) ? left(i) : shaped[i]!.shape!.painted));
+  if (areaOf(beneathMore(after, MOST_COVERS)) >= LEAST_AREA_MM2) return undefined;
   const names = low.length === 1 ? `‘${job.pieces[low[0]!]!.name}’` : `the lower ${low.length}`;
   return {
     label: `Open ${names} beneath`,
     pieces: low.map((i) => ({
       id: job.pieces[i]!.id,
-      patch: { area: ringsToData(subtract(paintedBy(i), holes.get(i)!)) },
+      patch: { area: ringsToData(left(i)) },
     })),
   };
 }

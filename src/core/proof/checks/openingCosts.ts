@@ -10,8 +10,8 @@ import type { Check } from '../check';
 import type { ProofContext } from '../context';
 import type { Found } from '../finding';
 
-/** Larger openings save stitches whatever is sewn round them, mm². */
-const LARGEST_MM2 = 150;
+/** Openings of 9.5 mm across and more are worth leaving open whatever they cost (craft §6), mm². */
+const LARGEST_MM2 = 90;
 /** So few stitches more are not worth a word. */
 const LEAST = 5;
 

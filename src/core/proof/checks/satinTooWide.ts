@@ -3,14 +3,13 @@ import { ringsToData } from '../../geometry/path';
 import type { Point } from '../../geometry/point';
 import { fromUV, rowFrame, scanRows, toU, toV } from '../../pieces/rows/mesh';
 import { formOf } from '../../pieces/registry';
-import { WIDEST_SATIN_MM } from '../../units/craft';
+import { isBulb, limitFor } from '../../pieces/rules/bulb';
+import { LEAST_LONG_ROWS_MM, SPLIT_BEYOND_MM, WIDEST_SATIN_MM } from '../../units/craft';
 import { MACHINE_LIMIT_MM } from '../../units/tolerances';
 import { atan2, PI } from '../../units/trig';
 import { perPiece, type Check, type SewnPiece } from '../check';
 import type { Fix } from '../finding';
 
-/** Rows over the limit for less than this along a column are a corner of it, mm. */
-const LEAST_ALONG_MM = 1;
 /** What misses the limit by less meets it, mm. */
 const ROUGH_MM = 0.05;
 
@@ -26,10 +25,12 @@ export const satinTooWide: Check = {
     const foam = (settings.foam?.value ?? 0) > 0;
     const limit = foam ? own : (job.settings.satinLimit ?? WIDEST_SATIN_MM);
     const rows = shape.rowsOver?.(limit + ROUGH_MM);
-    if (!rows || rows.alongMm < LEAST_ALONG_MM) return null;
+    if (!rows || rows.alongMm < LEAST_LONG_ROWS_MM) return null;
+    const split = rows.mm > own + SPLIT_BEYOND_MM;
+    // A bulb on a column that is a little over and sewn whole is better so than as a field.
+    if (!split && isBulb(rows, shape.areaMm2)) return null;
     const over = settings.overLimit?.value ?? 'split';
     if (over === 'fill' && rows.mm > own) return null;
-    const split = rows.mm > own + ROUGH_MM;
     const mm = rows.mm.toFixed(1);
     return {
       at: rows.at,
@@ -58,7 +59,7 @@ const splitAt = (piece: Piece, limit: number, job: Job): Fix => ({
 
 /** Whole rows, where the machine makes them. */
 function raised(piece: Piece, mm: number): Fix[] {
-  const satinLimit = Math.ceil(2 * mm) / 2;
+  const satinLimit = limitFor(mm);
   return satinLimit < MACHINE_LIMIT_MM
     ? [{ label: `Keep rows whole up to ${satinLimit} mm`, pieces: [{ id: piece.id, settings: { satinLimit } }] }]
     : [];
