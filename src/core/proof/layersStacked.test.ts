@@ -68,7 +68,7 @@ describe('four covers on one another', () => {
     const two = stacked([[-15, 0], [15, 0]]); // prettier-ignore
     const larger = two.map((p, i) => (i > 3 ? disc(15, 0, [4.4, 3.4, 2.6][i - 4]!, { thread: p.thread }) : p));
     const found = told(larger)!;
-    expect(found.places!.map((p) => Math.sign(p.at.x))).toEqual([1, -1]);
+    expect(found.places.map((p) => Math.sign(p.at.x))).toEqual([1, -1]);
     expect(told(larger.map((p, i) => (i === 0 ? { ...p, locked: true } : p)))!.fix).toBeUndefined();
   });
 
