@@ -4,6 +4,7 @@ interface RecordShape {
   width?: number;
   sides?: readonly [string, string];
   area?: string;
+  lettering?: object;
 }
 
 /** What a record must know of a kind of piece. */
@@ -28,6 +29,7 @@ export const PIECE_KINDS = {
   fill: { word: 'Fill', ...AREA },
   border: { word: 'Border', ...AREA },
   applique: { word: 'Appliqué', ...AREA },
+  lettering: { word: 'Lettering', needs: 'a text', holds: (p) => p.lettering !== undefined },
 } satisfies Record<string, RecordKind>;
 
 export type PieceKindName = keyof typeof PIECE_KINDS;

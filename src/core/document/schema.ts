@@ -6,11 +6,14 @@ import { PIECE_KINDS } from './kinds';
 import { SETTING_KEYS, SETTINGS, type AnySetting, type NumberKey } from './catalogue';
 import { LAYER_RANGES, WIDTH_RANGE } from './ranges';
 import {
+  ALIGNMENTS,
   ART_ANSWERS,
   ART_PLACES,
   SEWN_AS,
   CLOTH_KEYS,
   JOB_VERSION,
+  LETTER_DIRECTIONS,
+  LETTER_LINES,
   PLACES,
   ROUTE_POLICIES,
   UNDERLAY_KINDS,
@@ -18,6 +21,7 @@ import {
   type Hoop,
   type Job,
   type JobSettings,
+  type Lettering,
   type Piece,
   type PieceSettings,
   type RecipeChange,
@@ -111,6 +115,28 @@ export const briefSchema = Joi.object<Brief, true>({
   units: Joi.string().valid('mm', 'in'),
 }).unknown(true);
 
+const factor = Joi.number().min(0.3).max(4);
+
+/** A text and how it is laid out. */
+export const letteringSchema = Joi.object<Lettering, true>({
+  text: Joi.string().min(1).max(2000).required(),
+  face: Joi.string().min(1).max(80).required(),
+  height: Joi.number().min(2).max(500).required(),
+  at: point,
+  turn: Joi.number().min(-360).max(360),
+  spacing: Joi.number().min(-20).max(300),
+  pairs: Joi.object().pattern(/^\d{1,4}$/, Joi.number().min(-100).max(300)),
+  wordSpacing: factor,
+  lineSpacing: factor,
+  wide: factor,
+  weight: factor,
+  align: Joi.string().valid(...ALIGNMENTS),
+  slant: Joi.number().min(-45).max(45),
+  line: Joi.string().valid(...LETTER_LINES),
+  radius: Joi.number().min(5).max(2000),
+  direction: Joi.string().valid(...LETTER_DIRECTIONS),
+});
+
 const piece = Joi.object<Piece, true>({
   id: id.required(),
   name: Joi.string().allow('').max(200).required(),
@@ -125,6 +151,7 @@ const piece = Joi.object<Piece, true>({
   sides: Joi.array().ordered(path.required(), path.required()),
   area: path,
   slants: Joi.array().items(path).max(500),
+  lettering: letteringSchema,
   rows: Joi.object({ angle: Joi.number().min(0).max(180).required(), why: Joi.string().max(200).required() }),
   why: Joi.string().max(200),
   alike: id,

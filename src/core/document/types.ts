@@ -174,6 +174,39 @@ export interface PieceSettings {
   openings?: 'carve' | 'sew-over';
 }
 
+export const LETTER_LINES = ['straight', 'arc-up', 'arc-down', 'circle'] as const;
+export const ALIGNMENTS = ['left', 'centre', 'right'] as const;
+export const LETTER_DIRECTIONS = ['left-to-right', 'right-to-left'] as const;
+
+/** Text that is sewn as letters. Absent values are the face's and the rules'. */
+export interface Lettering {
+  /** One line or several. */
+  text: string;
+  face: string;
+  /** Height of capitals, mm. */
+  height: number;
+  /** The middle of its base line (of several lines: of the middle one), mm. */
+  at?: [number, number];
+  /** Turn of the whole, degrees counter-clockwise. */
+  turn?: number;
+  /** Added between letters, % of the height. */
+  spacing?: number;
+  /** Added after single signs, mm, by their place in the text. */
+  pairs?: Record<string, number>;
+  /** Factors of the usual distance of words and lines, of the letters' widths and of their strokes' width. */
+  wordSpacing?: number;
+  lineSpacing?: number;
+  wide?: number;
+  weight?: number;
+  align?: (typeof ALIGNMENTS)[number];
+  /** Degrees from the upright, to the right. */
+  slant?: number;
+  line?: (typeof LETTER_LINES)[number];
+  /** Of an arc or a circle, mm. */
+  radius?: number;
+  direction?: (typeof LETTER_DIRECTIONS)[number];
+}
+
 /**
  * One piece of sewing. Shapes are SVG path data in mm:
  * run: `line`; satin: `sides`, or `line` with `width`, or `area`; fill: `area`; border and applique: `area` with the `width`
@@ -193,6 +226,7 @@ export interface Piece {
   sides?: [string, string];
   area?: string;
   slants?: string[];
+  lettering?: Lettering;
   /** Row direction that was decided with the pieces around it when the piece was made from artwork, degrees, and why. */
   rows?: { angle: number; why: string };
   /** Why it is sewn as this kind, when that was decided from artwork. */

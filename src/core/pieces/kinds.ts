@@ -3,6 +3,7 @@ import { appliqueKind } from './applique';
 import { borderKind } from './border';
 import { fillKind } from './fill';
 import type { PieceKind } from './kind';
+import { letteringKind } from './lettering';
 import { runKind } from './run';
 import { satinKind } from './satin';
 
@@ -13,4 +14,5 @@ export const KINDS = {
   fill: fillKind,
   border: borderKind,
   applique: appliqueKind,
+  lettering: letteringKind,
 } satisfies Record<PieceKindName, unknown> as unknown as Readonly<Record<PieceKindName, PieceKind<never>>>;

@@ -37,7 +37,7 @@ export const laidOnLayers = (piece: Piece): number => kindOf(piece).laidOnLayers
 
 /** What a prepared shape depends on; pieces with the same key have the same shape. */
 export function shapeKey(p: Piece): string {
-  const shape = [p.kind, p.line, p.width, p.cap, p.join, p.sides, p.area, p.slants, p.carve, p.motif, p.sewnOver];
+  const shape = [p.kind, p.line, p.width, p.cap, p.join, p.sides, p.area, p.slants, p.carve, p.motif, p.sewnOver, p.lettering];
   return JSON.stringify([...shape, ...SHAPE_KEYS.map((key) => p.settings[key])]);
 }
 

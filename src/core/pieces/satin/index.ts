@@ -15,6 +15,7 @@ import { networkFromLines } from './fromLine';
 import { networkFromSides } from './fromSides';
 import { networkFromSlants } from './fromSlants';
 import { satinSettings, underSchool } from './settings';
+import type { ColumnSettings } from './foundation';
 import { sewNetwork } from './sewNetwork';
 import { medianWidth, type Column, type ColumnNetwork, type Track } from './track';
 import type { StartEnd } from '../../stitches/startEnd';
@@ -142,7 +143,7 @@ function rowNear(tracks: readonly Track[], p: Point): Point | null {
 const FANS = 0.3;
 
 /** The shortest and the longest row of columns, mm. */
-function widthsOf(columns: readonly Column[]): [number, number] {
+export function widthsOf(columns: readonly Column[]): [number, number] {
   let [least, most] = [Infinity, 0];
   for (const { track } of columns) {
     track.left.forEach((p, i) => {
@@ -214,30 +215,31 @@ function stitch(out: StitchBuffer, shape: SatinShape, set: ResolvedSettings, end
   if (shape.asFill && set.overLimit?.value === 'fill' && shape.widestMm > limit) {
     return fillKind.stitch(out, shape.asFill, { ...set, stitchLength: { ...set.stitchLength, value: FILL_STITCH_MM } }, ends);
   }
+  sewNetwork(out, shape.network, columnSettings(set, shape.painted), ends);
+}
+
+/** How columns of some settings are sewn. */
+export function columnSettings(set: ResolvedSettings, painted: Area): ColumnSettings {
+  const limit = set.satinLimit?.value ?? WIDEST_SATIN_MM;
   const { law } = set.pullComp!;
   const widen = (set.pullCompSides?.value.map(evenPull) as [PullLaw, PullLaw] | undefined) ?? ([law, law] as const);
-  sewNetwork(
-    out,
-    shape.network,
-    {
-      cover: {
-        spacingMm: set.spacing!.value,
-        widen,
-        leastWidthMm: LEAST_SEWN_MM,
-        splitMm: Math.min(
-          limit + pulledAt(widen[0], limit) + pulledAt(widen[1], limit) + SPLIT_BEYOND_MM,
-          Math.max(MACHINE_LIMIT_MM, limit) - 0.05,
-        ),
-      },
-      underlay: set.underlay?.value ?? [],
-      runLengthMm: set.stitchLength.value,
-      ends: set.ends?.value ?? 'open',
-      pushMm: set.pushComp?.value ?? 0,
-      tackDown: (set.foam?.value ?? 0) > 0,
-      ways: waysIn(shape.painted),
+  return {
+    cover: {
+      spacingMm: set.spacing!.value,
+      widen,
+      leastWidthMm: LEAST_SEWN_MM,
+      splitMm: Math.min(
+        limit + pulledAt(widen[0], limit) + pulledAt(widen[1], limit) + SPLIT_BEYOND_MM,
+        Math.max(MACHINE_LIMIT_MM, limit) - 0.05,
+      ),
     },
-    ends,
-  );
+    underlay: set.underlay?.value ?? [],
+    runLengthMm: set.stitchLength.value,
+    ends: set.ends?.value ?? 'open',
+    pushMm: set.pushComp?.value ?? 0,
+    tackDown: (set.foam?.value ?? 0) > 0,
+    ways: waysIn(painted),
+  };
 }
 
 /** Fine rows of the area in two directions, made only when columns do not meet. */

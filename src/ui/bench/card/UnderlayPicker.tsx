@@ -8,6 +8,7 @@ const FOR: Record<PieceKindName, readonly UnderlayKind[]> = {
   run: [],
   satin: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
   fill: ['edge-run', 'lattice', 'zigzag'],
+  lettering: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
   border: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
   applique: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
 };

@@ -1,0 +1,92 @@
+import type { Line, Point } from '../geometry/point';
+import { cos, PI, sin } from '../units/trig';
+
+/** Proportions of a face; lengths in cap heights, y upward from the base line. */
+export interface Proportions {
+  /** Width of a stroke. */
+  w: number;
+  /** Heights of the small letters and of what hangs below the base line (negative). */
+  x: number;
+  below: number;
+  /** Factor of the widths of letters. */
+  wide: number;
+  /** Round letters reach so much beyond flat ones at top and bottom. */
+  over: number;
+  /** How square bowls are: 0 draws ellipses, 0.3 nearly rounded boxes. */
+  square: number;
+}
+
+/**
+ * A column of a letter: the needle's rows lie square to its middle. Strokes are listed in sewing order: an end that meets a later
+ * stroke is tucked under it.
+ */
+export interface Stroke {
+  middle: Line;
+  closed: boolean;
+  /** Width as a share of the face's. */
+  width: number;
+  /** Ends that are cut level with lower and upper lines; square to the middle where absent. */
+  level?: readonly [number, number];
+}
+
+/** A letter, from the left edge of its ink at x = 0. */
+export interface Glyph {
+  /** Width of its ink. */
+  width: number;
+  strokes: readonly Stroke[];
+}
+
+/** Draws one letter in given proportions. */
+export type Draw = (p: Proportions) => Glyph;
+
+const point = ([x, y]: readonly [number, number]): Point => ({ x, y });
+
+/** A stroke through points. */
+export const through = (...points: readonly (readonly [number, number])[]): Stroke => ({
+  middle: points.map(point),
+  closed: false,
+  width: 1,
+});
+
+/** A slanting stroke cut level with two lines, and so long that it reaches them over its whole width. */
+export function slanting(from: readonly [number, number], to: readonly [number, number], low: number, high: number, w: number): Stroke {
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+  const length = Math.sqrt(dx * dx + dy * dy);
+  const [ux, uy] = [dx / length, dy / length];
+  const beyond = Math.min(2 * w, (w / 2) * (Math.abs(ux) / Math.max(0.2, Math.abs(uy)))) + 0.01;
+  const end = ([x, y]: readonly [number, number], out: number): [number, number] =>
+    Math.abs(y - low) < 1e-9 || Math.abs(y - high) < 1e-9 ? [x + ux * beyond * out, y + uy * beyond * out] : [x, y];
+  return { ...through(end(from, -1), end(to, 1)), level: [low, high] };
+}
+
+/** Degrees between points of an arc. */
+const ARC_STEP_DEG = 4;
+
+/** Points of an arc from one angle to another, degrees counter-clockwise from the right. */
+export function arc(cx: number, cy: number, rx: number, ry: number, from: number, to: number, square = 0): [number, number][] {
+  const n = Math.max(2, Math.ceil(Math.abs(to - from) / ARC_STEP_DEG));
+  return Array.from({ length: n + 1 }, (_, i): [number, number] => {
+    const a = ((from + ((to - from) * i) / n) * PI) / 180;
+    const bent = (v: number): number => v * (1 + square * (1 - v * v));
+    return [cx + rx * bent(cos(a)), cy + ry * bent(sin(a))];
+  });
+}
+
+/** A closed oval. */
+export const oval = (cx: number, cy: number, rx: number, ry: number, square = 0): Stroke => ({
+  ...through(...arc(cx, cy, rx, ry, 90, 450, square)),
+  closed: true,
+});
+
+/** A letter of strokes. */
+export const glyph = (width: number, ...strokes: readonly Stroke[]): Glyph => ({ width, strokes });
+
+/** A stroke moved. */
+export const moved = (s: Stroke, dx: number, dy: number): Stroke => ({
+  ...s,
+  middle: s.middle.map((p) => ({ x: p.x + dx, y: p.y + dy })),
+  ...(s.level ? { level: [s.level[0] + dy, s.level[1] + dy] as const } : {}),
+});
+
+/** A round dot of about a stroke's width, as a short column. */
+export const dot = (x: number, y: number, w: number): Stroke => ({ ...through([x, y - 0.6 * w], [x, y + 0.6 * w]), width: 1.2 });

@@ -1,0 +1,126 @@
+import type { Lettering } from '../document/types';
+import type { Point } from '../geometry/point';
+import { cos, PI, sin } from '../units/trig';
+import { faceOf, glyphOf, type Face } from './faces';
+import type { Glyph } from './glyph';
+
+/** A letter in its place. */
+export interface PlacedGlyph {
+  char: string;
+  /** Its place among all signs of the text. */
+  index: number;
+  glyph: Glyph;
+  /** From the letter's own units, y upward, to mm on the page, y downward. */
+  place(p: Point): Point;
+  /** Turn of its base line, radians, the page's way. */
+  turn: number;
+}
+
+export interface LaidText {
+  face: Face;
+  /** Width of a stroke, mm. */
+  strokeMm: number;
+  letters: PlacedGlyph[];
+  /** Signs that the face does not have, each once. */
+  missing: string[];
+  /** Length of the longest line, mm. */
+  lengthMm: number;
+}
+
+/** Round letters reach so much beyond flat ones at each end, mm (craft §8). */
+export const OVERSHOOT_MM = 0.2;
+/** Small letters are spread and thickened (craft §8). */
+export const SMALL_BELOW_MM = 6;
+const SPREAD = 1.3;
+/** Strokes never get thinner than this as drawn, mm: with compensation the thinnest satin that sews. */
+const LEAST_STROKE_MM = 0.7;
+/** From line to line, in cap heights. */
+const LINES_APART = 1.6;
+
+interface Slot {
+  char: string;
+  index: number;
+  glyph: Glyph;
+  /** Left edge of its ink along the line, mm from the line's beginning. */
+  at: number;
+}
+
+/** Lays out a text. An unknown face is the first one's. */
+export function layOut(text: Lettering, fallback: Face = faceOf('treadle')!): LaidText {
+  const face = faceOf(text.face) ?? fallback;
+  const { height } = text;
+  const strokeMm = Math.max(LEAST_STROKE_MM, face.proportions.w * height * (text.weight ?? 1));
+  const sized: Face = { ...face, proportions: { ...face.proportions, w: strokeMm / height, wide: face.proportions.wide * (text.wide ?? 1) } };
+  const missing = new Set<string>();
+  let index = 0;
+  const lines = text.text.split('\n').map((line) => {
+    const slots: Slot[] = [];
+    let x = 0;
+    for (const char of Array.from(line.normalize('NFC'))) {
+      const own = index++;
+      if (char === ' ') {
+        x += face.wordApart * height * (text.wordSpacing ?? 1);
+        continue;
+      }
+      const glyph = glyphOf(sized, char, OVERSHOOT_MM / height);
+      if (!glyph) {
+        missing.add(char);
+        continue;
+      }
+      slots.push({ char, index: own, glyph, at: x });
+      x += glyph.width * height + apartMm(face, text) + (text.pairs?.[own] ?? 0);
+    }
+    index++;
+    const last = slots[slots.length - 1];
+    return { slots, length: last ? last.at + last.glyph.width * height : 0 };
+  });
+  const lengthMm = Math.max(0, ...lines.map((l) => l.length));
+  const letters = lines.flatMap(({ slots, length }, row) => slots.map((slot) => placed(slot, text, { row, rows: lines.length, length, lengthMm })));
+  return { face: sized, strokeMm, letters, missing: [...missing], lengthMm };
+}
+
+/** Between two letters, mm. */
+function apartMm(face: Face, { height, spacing = 0 }: Lettering): number {
+  const usual = face.apart * height * (height < SMALL_BELOW_MM ? SPREAD : 1);
+  return Math.max(0.35, usual + (spacing / 100) * height);
+}
+
+interface Row {
+  row: number;
+  rows: number;
+  length: number;
+  lengthMm: number;
+}
+
+function placed({ char, index, glyph, at }: Slot, text: Lettering, { row, rows, length, lengthMm }: Row): PlacedGlyph {
+  const { height, align = 'centre', slant = 0, line = 'straight' } = text;
+  const slack = align === 'left' ? 0 : align === 'right' ? lengthMm - length : (lengthMm - length) / 2;
+  const down = (row - (rows - 1) / 2) * LINES_APART * height * (text.lineSpacing ?? 1);
+  const lean = sin((slant * PI) / 180) / Math.max(0.2, cos((slant * PI) / 180));
+  const middle = slack + at + (glyph.width * height) / 2 - lengthMm / 2;
+  const base = baseAt(line, text.radius ?? Math.max(30, lengthMm), middle);
+  const turn = ((text.turn ?? 0) * PI) / 180;
+  const [cx, cy] = text.at ?? [0, 0];
+  const onPage = (p: Point): Point => ({ x: cx + p.x * cos(turn) + p.y * sin(turn), y: cy - p.x * sin(turn) + p.y * cos(turn) });
+  const [c, s] = [cos(base.turn), sin(base.turn)];
+  return {
+    char,
+    index,
+    glyph,
+    turn: base.turn - turn,
+    place: (p) => {
+      const x = (p.x - glyph.width / 2) * height + lean * p.y * height;
+      const y = -p.y * height + down;
+      return onPage({ x: base.x + x * c - y * s, y: base.y + x * s + y * c });
+    },
+  };
+}
+
+/** Place and turn of a base line at so much along it from its middle, mm. */
+function baseAt(line: NonNullable<Lettering['line']>, radius: number, along: number): Point & { turn: number } {
+  if (line === 'straight') return { x: along, y: 0, turn: 0 };
+  const angle = along / radius;
+  // Above, letters stand on the outside of the circle; below, inside it, so that they read from left to right.
+  if (line === 'arc-down') return { x: radius * sin(angle), y: -radius + radius * cos(angle), turn: -angle };
+  return { x: radius * sin(angle), y: radius - radius * cos(angle), turn: angle };
+}

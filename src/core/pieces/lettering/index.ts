@@ -1,0 +1,68 @@
+import type { Piece } from '../../document/types';
+import { areaOf, unite } from '../../geometry/area';
+import { distance, type Point } from '../../geometry/point';
+import { layOut, type LaidText } from '../../lettering/layout';
+import type { StitchBuffer } from '../../stitches/buffer';
+import type { StartEnd } from '../../stitches/startEnd';
+import type { PieceKind, PreparedShape } from '../kind';
+import type { ResolvedSettings } from '../resolve';
+import { columnSettings, widthsOf } from '../satin';
+import { medianWidth } from '../satin/track';
+import { rowsSentence } from '../sentence';
+import { letterOf, type Letter } from './letter';
+import { letteringSettings } from './settings';
+import { sewLetters, type LetterPath } from './sew';
+
+interface LetteringShape extends PreparedShape {
+  laid: LaidText;
+  letters: LetterPath[];
+}
+
+function prepare(piece: Piece): LetteringShape | null {
+  if (!piece.lettering) return null;
+  const laid = layOut(piece.lettering);
+  const letters = laid.letters.map((glyph): LetterPath => {
+    const [foot, up] = [glyph.place({ x: 0, y: 0 }), glyph.place({ x: 0, y: 1 })];
+    const tall = distance(foot, up);
+    const height = (p: Point): number => ((p.x - foot.x) * (up.x - foot.x) + (p.y - foot.y) * (up.y - foot.y)) / tall;
+    return { letter: letterOf(glyph, laid), heightOf: height };
+  });
+  const sewn = letters.filter((l) => l.letter.columns.length > 0);
+  if (sewn.length === 0) return null;
+  if (piece.lettering.direction === 'right-to-left') sewn.reverse();
+  const painted = unite(...sewn.map((l) => l.letter.painted));
+  const columns = sewn.flatMap((l) => l.letter.columns);
+  const [first, last] = [placeOf(sewn[0]!.letter), placeOf(sewn[sewn.length - 1]!.letter)];
+  return {
+    facts: {
+      widthMm: medianWidth(columns.map((c) => c.track)),
+      angleDeg: 0,
+      rowsMm: () => widthsOf(columns),
+    },
+    cover: painted,
+    painted,
+    areaMm2: areaOf(painted),
+    ends: [{ start: first, end: last }],
+    laid,
+    letters: sewn,
+  };
+}
+
+/** Where a letter is begun or ended when nothing is said: the end of its last column. */
+function placeOf({ columns }: Letter): Point {
+  const { left, right } = columns[columns.length - 1]!.track;
+  return { x: (left[0]!.x + right[0]!.x) / 2, y: (left[0]!.y + right[0]!.y) / 2 };
+}
+
+function stitch(out: StitchBuffer, shape: LetteringShape, set: ResolvedSettings, ends: StartEnd): void {
+  sewLetters(out, shape.letters, columnSettings(set, shape.painted), ends);
+}
+
+/** Text: each letter a path of columns, the whole with as few cuts as its gaps allow. */
+export const letteringKind: PieceKind<LetteringShape> = {
+  form: 'column',
+  settings: letteringSettings,
+  sentence: (s, widthMm) => rowsSentence(`Lettering, strokes ${widthMm.toFixed(1)} wide`, s),
+  prepare,
+  stitch,
+};

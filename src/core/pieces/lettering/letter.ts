@@ -1,0 +1,149 @@
+import { areaOf, components, intersect, roughOffset, strokeArea, subtract, turnedRight, unite } from '../../geometry/area';
+import { calmTangents, resample, smooth, withoutRepeats } from '../../geometry/line';
+import { distance, mix, type Area, type Point } from '../../geometry/point';
+import { UnionFind } from '../../geometry/unionFind';
+import type { Stroke } from '../../lettering/glyph';
+import type { LaidText, PlacedGlyph } from '../../lettering/layout';
+import { OVERLAP_MM, SAME_POINT_MM } from '../../units/tolerances';
+import { castRows } from '../satin/cast';
+import { extend } from '../satin/fromLine';
+import { indexEdges } from '../satin/outlineEdges';
+import { sliceTrack, type Column, type Track } from '../satin/track';
+import { jointsOf, type End, type Joint, type PlacedStroke } from './joints';
+
+/** A letter as columns that hang together. */
+export interface Letter {
+  char: string;
+  index: number;
+  columns: Column[];
+  painted: Area;
+}
+
+const STEP_MM = 0.12;
+/** Nearer to its end than this a stroke is not divided for what joins it: that joins its end, mm. */
+const AT_END_MM = 0.6;
+/** An end is cut off no farther from its joint than this, in stroke widths: it may cross the same stroke again. */
+const CUT_REACH = 2.5;
+/** Wider than any letter, in cap heights. */
+const FAR = 6;
+
+/** The columns of one letter, joined where its strokes meet. */
+export function letterOf(glyph: PlacedGlyph, { strokeMm, face }: LaidText): Letter {
+  const strokes = glyph.glyph.strokes.map((s) => placedStroke(s, glyph, strokeMm));
+  const joints = jointsOf(strokes);
+  const isJoined = (i: number, end: End): boolean =>
+    joints.some((j) => (j.under === i && j.underEnd === end) || (j.over === i && j.overEnd === end));
+  const painted = strokes.map((s, i) => paintedBy(s, glyph.glyph.strokes[i]!, glyph, face.ends, (end) => isJoined(i, end)));
+  const shapes = painted.map((area, i) => cutBeneath(area, i, joints, painted, CUT_REACH * strokeMm));
+  const nodes = new UnionFind(2 * strokes.length + joints.length);
+  const columns = strokes.flatMap((s, i) => {
+    const round = face.ends === 'round' && !glyph.glyph.strokes[i]!.level;
+    const track = trackOf(s, shapes[i]!, (end) => round && !isJoined(i, end));
+    return track ? pieces(track, i, s.closed, { strokes: strokes.length, joints, nodes }, (end) => !isJoined(i, end)) : [];
+  });
+  const root = (c: Column): Column => ({ ...c, from: nodes.root(c.from), to: nodes.root(c.to), tuckedAt: c.tuckedAt?.map((n) => nodes.root(n)) ?? [] });
+  return { char: glyph.char, index: glyph.index, columns: columns.map(root), painted: unite(...painted) };
+}
+
+function placedStroke(s: Stroke, { place }: PlacedGlyph, strokeMm: number): PlacedStroke {
+  return { middle: withoutRepeats(s.middle.map(place), SAME_POINT_MM), closed: s.closed, widthMm: s.width * strokeMm };
+}
+
+/** What a stroke paints by itself. */
+function paintedBy(
+  { middle, closed, widthMm }: PlacedStroke,
+  { level }: Stroke,
+  { place }: PlacedGlyph,
+  ends: 'flat' | 'round',
+  isJoined: (end: End) => boolean,
+): Area {
+  const plain = strokeArea([middle], closed, { widthMm, cap: 'butt', join: 'round', miterLimit: 4 });
+  if (level) {
+    const [low, high] = level;
+    return intersect(plain, [turnedRight([[-FAR, low], [FAR, low], [FAR, high], [-FAR, high]].map(([x, y]) => place({ x: x!, y: y! })))]);
+  }
+  if (ends === 'flat' || closed) return plain;
+  const balls = ([0, 1] as const)
+    .filter((end) => !isJoined(end))
+    .map((end) => (end === 0 ? middle[0]! : middle[middle.length - 1]!))
+    .map((p) => ballAbout(p, widthMm / 2));
+  return unite(plain, ...balls);
+}
+
+/** A stroke without what lies deeper than the overlap beneath those that an end of it is tucked under. */
+function cutBeneath(area: Area, i: number, joints: readonly Joint[], painted: readonly Area[], reachMm: number): Area {
+  const over = joints.filter((j) => j.under === i && j.tucked);
+  if (over.length === 0) return area;
+  const beneath = over.map((j) => intersect(roughOffset(painted[j.over]!, -OVERLAP_MM), ballAbout(j.at, reachMm)));
+  const left = subtract(area, unite(...beneath));
+  const parts = components(left);
+  return parts.length < 2 ? left : parts.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a));
+}
+
+const ballAbout = (p: Point, radius: number): Area =>
+  strokeArea([[p, { x: p.x + 0.001, y: p.y }]], false, { widthMm: 2 * radius, cap: 'round', join: 'round', miterLimit: 4 });
+
+function trackOf({ middle, closed, widthMm }: PlacedStroke, area: Area, isRound: (end: End) => boolean): Track | null {
+  const half = widthMm / 2;
+  const even = resample(middle, STEP_MM);
+  const ring = closed ? smooth(even.slice(0, -1), 4, true) : [];
+  const line = closed ? [...ring, ring[0]!] : smooth(even, 4, false);
+  const along = closed ? line : extend(line, isRound(0) ? half - 0.02 : 0, isRound(1) ? half - 0.02 : 0);
+  const directions = calmTangents(along, closed, Math.max(2, Math.round((0.3 * half) / STEP_MM)));
+  const reach = (): number => half * 1.02 + 0.01;
+  return castRows(along, directions, reach, reach, indexEdges(area));
+}
+
+/** Strokes that meet, by nodes: two for the ends of each stroke, then one for each joint. */
+interface Meetings {
+  strokes: number;
+  joints: readonly Joint[];
+  nodes: UnionFind;
+}
+
+/** The columns of a stroke between the places where others join it. */
+function pieces(track: Track, stroke: number, closed: boolean, { strokes, joints, nodes }: Meetings, isOpen: (end: End) => boolean): Column[] {
+  const last = track.left.length - 1;
+  const [first, final] = [2 * stroke, closed ? 2 * stroke : 2 * stroke + 1];
+  const tucked = new Set<number>();
+  const cuts: { row: number; node: number }[] = [];
+  joints.forEach((j, k) => {
+    if (j.under !== stroke && j.over !== stroke) return;
+    const node = 2 * strokes + k;
+    const end = j.under === stroke ? j.underEnd : j.overEnd;
+    const row = nearestRow(track, j.at);
+    const [fromStart, fromEnd] = [track.advance[row]! - track.advance[0]!, track.advance[last]! - track.advance[row]!];
+    if (end === 0 || (end === null && fromStart < AT_END_MM)) nodes.join(node, first);
+    else if (end === 1 || (end === null && fromEnd < AT_END_MM)) nodes.join(node, final);
+    else cuts.push({ row, node });
+    if (j.under === stroke && j.tucked && end !== null) tucked.add(end === 0 ? first : final);
+  });
+  const stops = [{ row: 0, node: first }, ...cuts.sort((a, b) => a.row - b.row), { row: last, node: final }];
+  return stops.slice(1).flatMap((to, k): Column[] => {
+    const from = stops[k]!;
+    if (to.row - from.row < 1) {
+      nodes.join(from.node, to.node);
+      return [];
+    }
+    const [starts, ends] = [k === 0, k === stops.length - 2];
+    return [
+      {
+        from: from.node,
+        to: to.node,
+        track: stops.length === 2 ? track : sliceTrack(track, from.row, to.row),
+        openFrom: starts && !closed && isOpen(0),
+        openTo: ends && !closed && isOpen(1),
+        tuckedAt: [...(starts && tucked.has(first) ? [first] : []), ...(ends && tucked.has(final) ? [final] : [])],
+      },
+    ];
+  });
+}
+
+function nearestRow({ left, right }: Track, p: Point): number {
+  let [best, least] = [0, Infinity];
+  left.forEach((l, i) => {
+    const mm = distance(mix(l, right[i]!, 0.5), p);
+    if (mm < least) [best, least] = [i, mm];
+  });
+  return best;
+}

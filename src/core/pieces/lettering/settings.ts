@@ -1,0 +1,24 @@
+import type { Piece } from '../../document/types';
+import { rule, type ResolveContext, type ShapeFacts, type WithoutTies } from '../resolve';
+import { pushCompFor } from '../rules/compensation';
+import { columnUnderlay } from '../rules/underlay';
+import { satinCover, satinSettings, usualSatinSpacing } from '../satin/settings';
+import { SMALL_BELOW_MM } from '../../lettering/layout';
+
+/** Spacing of rows in small letters on rough cloth, which swallows finer ones, mm (craft §8). */
+const ROUGH_SPACING_MM = 0.45;
+const ROUGH = new Set(['terry', 'fleece']);
+
+/** Settings of a text: those of satin, with compensation by the length of each row and no more, so that counters stay open. */
+export function letteringSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): WithoutTies {
+  const { corners, ...satin } = satinSettings(piece, facts, ctx);
+  const small = (piece.lettering?.height ?? Infinity) < SMALL_BELOW_MM;
+  const spacing =
+    small && ROUGH.has(ctx.recipe.key) ? rule(ROUGH_SPACING_MM, 'small letters on rough cloth') : usualSatinSpacing(piece, ctx);
+  const cover = satinCover(piece, facts, ctx, {
+    spacing,
+    thinBars: false,
+    underlay: (spacingMm) => columnUnderlay(piece.settings, facts.widthMm, spacingMm, ctx.recipe, ctx.settings),
+  });
+  return { ...satin, ...cover, pushComp: pushCompFor(piece.settings, cover.spacing!.value) };
+}

@@ -1,0 +1,90 @@
+import { contains } from '../../geometry/area';
+import { distance, mix, type Point } from '../../geometry/point';
+import type { StitchBuffer } from '../../stitches/buffer';
+import { Command, Role } from '../../stitches/roles';
+import type { StartEnd } from '../../stitches/startEnd';
+import { runAlong, type ColumnSettings } from '../satin/foundation';
+import { sewNetwork } from '../satin/sewNetwork';
+import { centreLine } from '../satin/track';
+import type { Letter } from './letter';
+
+/** Places of a letter where the path may leave it: middles of rows, one of so many. */
+const EACH = 4;
+/** A way over the base line counts less than one as long higher up, by so much for each mm of height. */
+const HIGH = 0.4;
+/** Over more bare cloth than this the thread is cut, mm (craft §6). */
+export const JOINING_MM = 5;
+
+/** Lower places of a letter are given by how far they lie above its base line, mm. */
+export interface LetterPath {
+  letter: Letter;
+  heightOf(p: Point): number;
+}
+
+interface Way {
+  from: Point;
+  to: Point;
+}
+
+/** Sews letters one after another, each as one path, from where it is nearest to the one before to where it is nearest to the next. */
+export function sewLetters(out: StitchBuffer, letters: readonly LetterPath[], settings: ColumnSettings, ends: StartEnd): void {
+  const ways = letters.slice(1).map((next, k) => wayBetween(letters[k]!, next));
+  letters.forEach(({ letter }, k) => {
+    const [came, goes] = [ways[k - 1], ways[k]];
+    if (came) join(out, came.to, settings.runLengthMm, bareBetween(came, letters[k - 1]!.letter, letter));
+    const start = came ? came.to : ends.start;
+    const end = goes ? goes.from : ends.end;
+    sewNetwork(out, { columns: letter.columns }, settings, { start, end, goesOn: goes !== undefined || ends.goesOn !== false });
+  });
+}
+
+/** To the first stitch of the next letter: along the cloth where that is near, else with the thread cut. */
+function join(out: StitchBuffer, to: Point, runMm: number, bareMm: number): void {
+  const here = out.last();
+  if (!here) return;
+  if (bareMm <= JOINING_MM) {
+    runAlong(out, [here, to], runMm, Role.travel);
+    return;
+  }
+  out.push(here.x, here.y, Role.travel, Command.trim);
+  out.push(to.x, to.y, Role.travel, Command.jump);
+}
+
+/** How much of a way lies over neither letter, mm. */
+function bareBetween({ from, to }: Way, a: Letter, b: Letter): number {
+  const length = distance(from, to);
+  const steps = Math.max(1, Math.ceil(length / BARE_STEP_MM));
+  let bare = 0;
+  for (let i = 0; i < steps; i++) {
+    const p = mix(from, to, (i + 0.5) / steps);
+    if (!contains(a.painted, p) && !contains(b.painted, p)) bare++;
+  }
+  return (bare * length) / steps;
+}
+const BARE_STEP_MM = 0.2;
+
+/** The nearest places of two letters, low ones rather where that takes no cut. */
+function wayBetween(a: LetterPath, b: LetterPath): Way {
+  const low = nearest(a, b, HIGH);
+  return bareBetween(low, a.letter, b.letter) <= JOINING_MM ? low : nearest(a, b, 0);
+}
+
+function nearest(a: LetterPath, b: LetterPath, perHeight: number): Way {
+  const [from, to] = [placesOf(a), placesOf(b)];
+  let best: Way = { from: from[0]!.p, to: to[0]!.p };
+  let least = Infinity;
+  for (const p of from) {
+    for (const q of to) {
+      const cost = distance(p.p, q.p) + perHeight * (p.high + q.high);
+      if (cost < least) [best, least] = [{ from: p.p, to: q.p }, cost];
+    }
+  }
+  return best;
+}
+
+const placesOf = ({ letter, heightOf }: LetterPath): { p: Point; high: number }[] =>
+  letter.columns.flatMap((c) =>
+    centreLine(c.track)
+      .filter((_, i, all) => i % EACH === 0 || i === all.length - 1)
+      .map((p) => ({ p, high: Math.max(0, heightOf(p)) })),
+  );
