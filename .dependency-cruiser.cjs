@@ -7,6 +7,7 @@ const FOLDERS = [
   'document',
   'stitches',
   'cloth',
+  'lettering',
   'editing',
   'pieces',
   'route',

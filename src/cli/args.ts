@@ -1,6 +1,15 @@
 import { parseArgs } from 'node:util';
 import { InputError } from '../core/document/errors';
-import { CLOTH_KEYS, ROUTE_POLICIES, type Brief, type ClothKey, type RoutePolicy } from '../core/document/types';
+import {
+  ALIGNMENTS,
+  CLOTH_KEYS,
+  LETTER_LINES,
+  ROUTE_POLICIES,
+  type Brief,
+  type ClothKey,
+  type Lettering,
+  type RoutePolicy,
+} from '../core/document/types';
 
 export interface InputArgs {
   input: string;
@@ -65,6 +74,55 @@ export function readRouteArgs(argv: readonly string[]): RouteArgs {
     args.apply = apply;
   }
   return args;
+}
+
+export interface LetterArgs extends Omit<PlanArgs, 'input'> {
+  /** Without `at`; the height is still to be found where a width is given. */
+  text: Omit<Lettering, 'text' | 'height'> & { text?: string; height?: number };
+  names?: { list: string; dir: string };
+}
+
+const LETTER_OPTIONS = ['face', 'spacing', 'slant', 'align', 'line', 'radius', 'colour', 'names', 'out-dir'] as const;
+
+/** Reads the words after `bin/cobble letter`. */
+export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: string } {
+  const own = Object.fromEntries(LETTER_OPTIONS.map((key) => [key, { type: 'string' as const }]));
+  const words = parsed(argv, { ...own, out: { type: 'string', multiple: true }, quick: { type: 'boolean' } });
+  const { out = [], quick = false } = words.values as { out?: string[]; quick?: boolean };
+  const v = words.values as Record<string, string | undefined>;
+  const listed = v['names'] !== undefined;
+  if (words.positionals.length !== (listed ? 0 : 1))
+    throw usage(listed ? 'The names are in the list; give no text beside it.' : 'Give one text to letter.');
+  if (listed !== (v['out-dir'] !== undefined)) throw usage('--names and --out-dir go together.');
+  const common = readInput({ ...words, positionals: [''] });
+  if (common.width === undefined && common.height === undefined) throw usage('Give --height (of the capitals) or --width.');
+  const text: LetterArgs['text'] = { face: v['face'] ?? 'treadle' };
+  if (!listed) text.text = words.positionals[0]!.replace(/\\n/g, '\n');
+  const numbers = { spacing: number('spacing', v['spacing'], -20, 300), slant: number('slant', v['slant'], -45, 45), radius: number('radius', v['radius'], 5, 2000) }; // prettier-ignore
+  for (const [key, value] of Object.entries(numbers)) if (value !== undefined) text[key as keyof typeof numbers] = value;
+  if (v['align'] !== undefined) text.align = oneOf('align', v['align'], ALIGNMENTS);
+  if (v['line'] !== undefined) text.line = oneOf('line', v['line'], LETTER_LINES);
+  if (common.height !== undefined) text.height = common.height;
+  const names = listed ? { names: { list: v['names']!, dir: v['out-dir']! } } : {};
+  return { ...common, out, quick, text, ...names, ...(v['colour'] === undefined ? {} : { hex: readHex(v['colour']) }) };
+}
+
+function oneOf<T extends string>(name: string, value: string, among: readonly T[]): T {
+  const found = among.find((a) => a === value);
+  if (!found) throw usage(`--${name} is one of ${among.join(', ')}, not ‘${value}’.`);
+  return found;
+}
+
+function readHex(text: string): string {
+  if (!/^#[0-9a-f]{6}$/i.test(text)) throw usage(`--colour is written as #rrggbb, not ‘${text}’.`);
+  return text;
+}
+
+/** Reads the words after `bin/cobble faces`. */
+export function readFacesArgs(argv: readonly string[]): { report?: string } {
+  const { values, positionals } = parsed(argv, {});
+  if (positionals.length > 0) throw usage('faces takes no input.');
+  return values.report === undefined ? {} : { report: values.report };
 }
 
 /** Reads the words after `bin/cobble compare`: two inputs, the rest for both. */

@@ -1,4 +1,4 @@
-import { ROUTE_POLICIES } from '../core/document/types';
+import { ALIGNMENTS, LETTER_LINES, ROUTE_POLICIES } from '../core/document/types';
 import { EXPORTS } from '../core/formats/registry';
 
 type Option = readonly [flag: string, words: string];
@@ -46,6 +46,28 @@ export const HELP = {
     does: 'the predicted shape, and gaps in mm',
     options: [...INPUT, ['--grid NAME', 'editing (4 mm) or proof (2 mm)'], REPORT],
   },
+  letter: {
+    takes: '"TEXT"',
+    does: 'a text as a job: letters drawn as columns',
+    options: [
+      ['--face NAME', 'one of those that `bin/cobble faces` lists; treadle unless said'],
+      ['--height MM', 'height of the capitals'],
+      ['--width MM', 'width of the whole instead; the height follows'],
+      ['--line NAME', LETTER_LINES.join(', ')],
+      ['--radius MM', 'of an arc or circle'],
+      ['--spacing PERCENT', 'added between letters, in parts of the height'],
+      ['--slant DEGREES', 'to the right'],
+      ['--align NAME', `${ALIGNMENTS.join(', ')}; several lines are parted by \\n`],
+      ['--colour #rrggbb', 'the nearest thread of the chart is taken'],
+      ...INPUT.slice(2),
+      ['--names LIST.csv', 'one job for each row: columns name, and where wanted size (mm) and thread (#rrggbb)'],
+      ['--out-dir DIR', 'where the jobs of a list go, as .cobble and .csv'],
+      ['--out FILE', `stitches as ${EXPORTS.map((f) => `.${f.extension}`).join(', ')}; may be given several times`],
+      REPORT,
+      ['--quick', 'without forecast and proof'],
+    ],
+  },
+  faces: { takes: '', does: 'the faces for lettering, with the smallest height of each', options: [REPORT] },
   compare: { takes: 'A B', does: 'two jobs side by side', options: [...SIZE, ['--cloth NAME', 'for artwork'], REPORT] },
 } as const satisfies Record<string, CommandHelp>;
 

@@ -5,6 +5,8 @@ import { clipCompiled } from '../core/geometry/clipping/load';
 import { helpOf, isCommand, overview, type CommandName } from './help';
 import { compareCommand } from './compare';
 import { forecastCommand } from './forecast';
+import { facesCommand } from './faces';
+import { letterCommand } from './letter';
 import { planCommand } from './plan';
 import { proofCommand } from './proof';
 import { routeCommand } from './route';
@@ -15,6 +17,8 @@ const COMMANDS: Readonly<Record<CommandName, (argv: readonly string[]) => Promis
   proof: proofCommand,
   forecast: forecastCommand,
   compare: compareCommand,
+  letter: letterCommand,
+  faces: facesCommand,
 };
 
 /** Lies beside the program; see scripts/build-cli.mjs. */

@@ -10,22 +10,32 @@ import { findingsReport } from '../core/proof/findingsReport';
 import { prove } from '../core/proof/prove';
 import { weighed } from '../core/plan/weighed';
 import { planReport } from '../core/plan/planReport';
-import { readPlanArgs } from './args';
+import { readPlanArgs, type PlanArgs } from './args';
 import { sayShortly, writeAll } from './files';
-import { load } from './load';
+import { load, type Loaded } from './load';
 import { planBounds } from '../core/stitches/planBounds';
 
 /** `bin/cobble plan`: artwork or job in, stitches and report out. */
 export async function planCommand(argv: readonly string[]): Promise<number> {
   const began = performance.now();
   const args = readPlanArgs(argv);
-  const formats = args.out.map((path) => {
+  formatsOf(args.out);
+  await writePlan(await load(args), args, began);
+  return 0;
+}
+
+/** What each file name says it is to be. */
+export const formatsOf = (out: readonly string[]) =>
+  out.map((path) => {
     const format = EXPORTS.find((f) => path.toLowerCase().endsWith(`.${f.extension}`));
     if (!format)
       throw new InputError('bad-usage', `Cobble cannot write ‘${path}’; use ${EXPORTS.map((f) => `.${f.extension}`).join(', ')}.`);
     return { path, format };
   });
-  const { job, artwork } = await load(args);
+
+/** Plans a job, writes what is asked for, and tells its figures. */
+export async function writePlan({ job, artwork }: Loaded, args: Omit<PlanArgs, 'input'>, began: number): Promise<void> {
+  const formats = formatsOf(args.out);
   const loaded = performance.now();
   const planner = new Planner();
   const plan = planner.plan(job);
@@ -49,7 +59,6 @@ export async function planCommand(argv: readonly string[]): Promise<number> {
       `${report.stitches} stitches, ${report.trims} trims, ${report.threads} threads, ${size}, ${report.run_minutes.toFixed(1)} min\n`,
     );
   }
-  return 0;
 }
 
 /** What is predicted, and what will go wrong. */

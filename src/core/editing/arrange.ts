@@ -1,12 +1,15 @@
 import { boundsOf, type Bounds } from '../geometry/point';
 import { dataToRings, type Matrix } from '../geometry/path';
 import type { Piece } from '../document/types';
+import { extentOf } from '../lettering/textJob';
 import { movedBy } from './transform';
 
 export type Alignment = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom';
 
 /** Box of a piece's drawn shape, mm. */
 export function boxOf(piece: Piece): Bounds {
+  const text = piece.lettering && extentOf(piece.lettering);
+  if (text) return text;
   const data = [piece.line, piece.area, ...(piece.sides ?? [])].filter((d): d is string => d !== undefined);
   return boundsOf(data.flatMap((d) => dataToRings(d)));
 }

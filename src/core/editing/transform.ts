@@ -1,4 +1,4 @@
-import type { Piece } from '../document/types';
+import type { Lettering, Piece } from '../document/types';
 import { WIDTH_RANGE } from '../document/ranges';
 import { apply, formatPath, multiply, parsePath, scaleOf, transformPath, type Matrix } from '../geometry/path';
 import type { Point } from '../geometry/point';
@@ -43,9 +43,28 @@ export function transformedPiece(piece: Piece, m: Matrix): Piece {
     if (piece.width !== undefined) out.width = rounded(Math.min(WIDTH_RANGE.max, Math.max(WIDTH_RANGE.min, piece.width * k)));
     if (piece.approach?.way) out.approach = { ...piece.approach, way: path(piece.approach.way) };
   }
+  if (piece.lettering) out.lettering = transformedText(piece.lettering, m);
   if (piece.rows) out.rows = { ...piece.rows, angle: directionAfter(piece.rows.angle, m) };
   if (piece.settings.angle !== undefined) out.settings.angle = directionAfter(piece.settings.angle, m);
   return out;
+}
+
+const HEIGHT = { min: 2, max: 500 };
+
+/** A text moved, turned and scaled. Mirrored it would not be read: it only changes its place. */
+function transformedText(text: Lettering, m: Matrix): Lettering {
+  const [x, y] = text.at ?? [0, 0];
+  const at = apply(m, { x, y });
+  const k = scaleOf(m);
+  const mirrored = m[0] * m[3] - m[1] * m[2] < 0;
+  const turn = mirrored ? (text.turn ?? 0) : rounded((text.turn ?? 0) - (atan2(m[1], m[0]) * 180) / PI) % 360;
+  return {
+    ...text,
+    at: [rounded(at.x), rounded(at.y)],
+    height: rounded(Math.min(HEIGHT.max, Math.max(HEIGHT.min, text.height * k))),
+    ...(text.radius === undefined ? {} : { radius: rounded(text.radius * k) }),
+    ...(turn === 0 ? {} : { turn }),
+  };
 }
 
 /** Where rows of a direction point after the map, 0 to 180 degrees. */

@@ -26,19 +26,35 @@ const FLAT = { x: 0.7, below: -0.28, wide: 1, square: 0.08 };
 /** Faces that Cobble draws itself. Names come from the workroom. */
 export const FACES: readonly Face[] = [
   {
-    ...{ key: 'treadle', name: 'Treadle', says: 'plain block letters with flat ends, from 5 mm', ends: 'flat', serif: 0, apart: 0.14, wordApart: 0.42 },
+    ...{
+      key: 'treadle',
+      name: 'Treadle',
+      says: 'plain block letters with flat ends, from 5 mm',
+      ends: 'flat',
+      serif: 0,
+      apart: 0.14,
+      wordApart: 0.42,
+    },
     proportions: { ...FLAT, w: 0.17 },
   },
   {
-    ...{ key: 'bobbin', name: 'Bobbin', says: 'soft letters with round ends, from 6 mm', ends: 'round', serif: 0, apart: 0.14, wordApart: 0.42 },
+    ...{
+      key: 'bobbin',
+      name: 'Bobbin',
+      says: 'soft letters with round ends, from 6 mm',
+      ends: 'round',
+      serif: 0,
+      apart: 0.14,
+      wordApart: 0.42,
+    },
     proportions: { ...FLAT, w: 0.16, square: 0, wide: 1.02 },
   },
   {
-    ...{ key: 'gable', name: 'Gable', says: 'letters with slab feet, from 8 mm', ends: 'flat', serif: 2.1, apart: 0.16, wordApart: 0.46 },
+    ...{ key: 'gable', name: 'Gable', says: 'letters with slab feet, from 8 mm', ends: 'flat', serif: 2.1, apart: 0.14, wordApart: 0.26 },
     proportions: { ...FLAT, w: 0.15, wide: 1.1, square: 0.04 },
   },
   {
-    ...{ key: 'thimble', name: 'Thimble', says: 'wide open letters for 3.5 to 6 mm', ends: 'flat', serif: 0, apart: 0.2, wordApart: 0.5 },
+    ...{ key: 'thimble', name: 'Thimble', says: 'wide open letters for 3.5 to 6 mm', ends: 'flat', serif: 0, apart: 0.18, wordApart: 0.3 },
     proportions: { x: 0.76, below: -0.26, wide: 1.14, square: 0.12, w: 0.14 },
   },
 ];
@@ -89,7 +105,10 @@ export function glyphOf(face: Face, char: string, over: number): Glyph | null {
 }
 
 const heightOf = ({ strokes }: Glyph, w: number): number =>
-  strokes.reduce((top, s) => Math.max(top, s.level ? s.level[1] : s.middle.reduce((t, q) => Math.max(t, q.y), 0) + (isUpright(s) ? 0 : w / 2)), 0);
+  strokes.reduce(
+    (top, s) => Math.max(top, s.level ? s.level[1] : s.middle.reduce((t, q) => Math.max(t, q.y), 0) + (isUpright(s) ? 0 : w / 2)),
+    0,
+  );
 
 const isUpright = ({ middle }: Stroke): boolean => Math.abs(middle[0]!.x - middle[middle.length - 1]!.x) < 1e-9 && middle.length === 2;
 

@@ -90,3 +90,21 @@ export const moved = (s: Stroke, dx: number, dy: number): Stroke => ({
 
 /** A round dot of about a stroke's width, as a short column. */
 export const dot = (x: number, y: number, w: number): Stroke => ({ ...through([x, y - 0.6 * w], [x, y + 0.6 * w]), width: 1.2 });
+
+/** How far the ink of a letter reaches from left to right, cap heights; columns are so wide where `w` is a stroke. */
+export function inkOf({ strokes }: Glyph, w: number): [number, number] {
+  let [left, right] = [Infinity, -Infinity];
+  for (const { middle, level, width } of strokes) {
+    middle.forEach((p, i) => {
+      const [a, b] = [middle[Math.max(0, i - 1)]!, middle[Math.min(middle.length - 1, i + 1)]!];
+      const length = Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2) || 1;
+      const up = Math.abs(b.y - a.y) / length;
+      // Cut level, a slanting stroke ends where its middle crosses that level.
+      const y = level ? Math.min(level[1], Math.max(level[0], p.y)) : p.y;
+      const x = level && up > 0 ? p.x + ((y - p.y) * (b.x - a.x)) / (b.y - a.y) : p.x;
+      const half = ((width * w) / 2) * (level ? 1 / Math.max(0.3, up) : up);
+      [left, right] = [Math.min(left, x - half), Math.max(right, x + half)];
+    });
+  }
+  return [left, right];
+}

@@ -2,7 +2,7 @@ import type { Lettering } from '../document/types';
 import type { Point } from '../geometry/point';
 import { cos, PI, sin } from '../units/trig';
 import { faceOf, glyphOf, type Face } from './faces';
-import type { Glyph } from './glyph';
+import { inkOf, type Glyph } from './glyph';
 
 /** A letter in its place. */
 export interface PlacedGlyph {
@@ -41,8 +41,9 @@ interface Slot {
   char: string;
   index: number;
   glyph: Glyph;
-  /** Left edge of its ink along the line, mm from the line's beginning. */
+  /** Where its own x = 0 lies along the line, and where its ink ends, mm from the line's beginning. */
   at: number;
+  endsAt: number;
 }
 
 /** Lays out a text. An unknown face is the first one's. */
@@ -50,7 +51,10 @@ export function layOut(text: Lettering, fallback: Face = faceOf('treadle')!): La
   const face = faceOf(text.face) ?? fallback;
   const { height } = text;
   const strokeMm = Math.max(LEAST_STROKE_MM, face.proportions.w * height * (text.weight ?? 1));
-  const sized: Face = { ...face, proportions: { ...face.proportions, w: strokeMm / height, wide: face.proportions.wide * (text.wide ?? 1) } };
+  const sized: Face = {
+    ...face,
+    proportions: { ...face.proportions, w: strokeMm / height, wide: face.proportions.wide * (text.wide ?? 1) },
+  };
   const missing = new Set<string>();
   let index = 0;
   const lines = text.text.split('\n').map((line) => {
@@ -67,15 +71,18 @@ export function layOut(text: Lettering, fallback: Face = faceOf('treadle')!): La
         missing.add(char);
         continue;
       }
-      slots.push({ char, index: own, glyph, at: x });
-      x += glyph.width * height + apartMm(face, text) + (text.pairs?.[own] ?? 0);
+      const [left, right] = inkOf(glyph, sized.proportions.w);
+      slots.push({ char, index: own, glyph, at: x - left * height, endsAt: x + (right - left) * height });
+      x += (right - left) * height + apartMm(face, text) + (text.pairs?.[own] ?? 0);
     }
     index++;
     const last = slots[slots.length - 1];
-    return { slots, length: last ? last.at + last.glyph.width * height : 0 };
+    return { slots, length: last ? last.endsAt : 0 };
   });
   const lengthMm = Math.max(0, ...lines.map((l) => l.length));
-  const letters = lines.flatMap(({ slots, length }, row) => slots.map((slot) => placed(slot, text, { row, rows: lines.length, length, lengthMm })));
+  const letters = lines.flatMap(({ slots, length }, row) =>
+    slots.map((slot) => placed(slot, text, { row, rows: lines.length, length, lengthMm })),
+  );
   return { face: sized, strokeMm, letters, missing: [...missing], lengthMm };
 }
 

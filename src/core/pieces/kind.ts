@@ -52,6 +52,8 @@ export interface PieceKind<S extends PreparedShape = PreparedShape> {
   sentence(settings: ResolvedSettings, widthMm: number): string;
   /** Whether its lines hide a run that goes exactly along them. */
   hidesAlong?(settings: ResolvedSettings): boolean;
+  /** Whether it is a text, whose letters are joined by a stitch or two. */
+  readonly isText?: true;
   /** Cloth that it lays on the work, in layers of cover. */
   readonly laidOnLayers?: number;
   /** Reads the shape from the record; null when it is missing or has no extent. */

@@ -34,6 +34,8 @@ export const hidesAlong = (piece: Piece, settings: ResolvedSettings): boolean =>
 
 /** Cloth that a piece lays on the work, in layers of cover. */
 export const laidOnLayers = (piece: Piece): number => kindOf(piece).laidOnLayers ?? 0;
+/** Whether a piece is a text of several letters. */
+export const isText = (piece: Piece): boolean => kindOf(piece).isText === true;
 
 /** What a prepared shape depends on; pieces with the same key have the same shape. */
 export function shapeKey(p: Piece): string {

@@ -25,6 +25,8 @@ export interface ResolvedSettings {
   corners?: Resolved<Corners>;
   ends?: Resolved<ColumnEnds>;
   foam?: Resolved<number>;
+  /** Letters with less bare cloth between them are joined by a stitch or two, mm. */
+  joining?: Resolved<number>;
   stagger?: Resolved<Stagger>;
   openings?: Resolved<'carve' | 'sew-over'>;
   tieIn: Resolved<boolean>;

@@ -118,12 +118,21 @@ export const CAPITALS: Readonly<Record<string, Draw>> = {
   },
   Q: (p) => {
     const { width, left, right, mid, top } = inner(p, 0.76);
-    return glyph(width, oval(mid, 0.5, (right - left) / 2, top - 0.5 + p.over, p.square), through([mid + 0.06, 0.3], [width + 0.01, -0.04]));
+    return glyph(
+      width,
+      oval(mid, 0.5, (right - left) / 2, top - 0.5 + p.over, p.square),
+      through([mid + 0.06, 0.3], [width + 0.01, -0.04]),
+    );
   },
   R: (p) => {
     const { width, left, right, top } = inner(p, 0.66);
     const waist = 0.44;
-    return glyph(width, slanting([left + (right - left) * 0.45, waist], [width - p.w * 0.6, 0], 0, 1, p.w), bowl(p, 0.63, top, waist), stem(left));
+    return glyph(
+      width,
+      slanting([left + (right - left) * 0.45, waist], [width - p.w * 0.6, 0], 0, 1, p.w),
+      bowl(p, 0.63, top, waist),
+      stem(left),
+    );
   },
   S: (p) => glyph(inner(p, 0.62).width, spine(p, 0.62, 0, 1)),
   T: (p) => {

@@ -88,12 +88,16 @@ export const MARKS: Readonly<Record<string, Draw>> = {
   '?': (p) => {
     const { width, left, right, mid, top } = box(p, 0.52);
     const rx = (right - left) / 2;
-    return glyph(width, dot(mid, p.w * 0.6, p.w), through(...arc(mid, top + p.over - 0.24, rx, 0.24, 165, -58, p.square), [mid, 0.4], [mid, p.w * 1.9]));
+    return glyph(
+      width,
+      dot(mid, p.w * 0.6, p.w),
+      through(...arc(mid, top + p.over - 0.24, rx, 0.24, 165, -58, p.square), [mid, 0.4], [mid, p.w * 1.9]),
+    );
   },
   '-': (p) => glyph(0.34 * p.wide, level(0.42, 0, 0.34 * p.wide)),
   '–': (p) => glyph(0.5 * p.wide, level(0.42, 0, 0.5 * p.wide)),
   _: (p) => glyph(0.5, level(-p.w, 0, 0.5)),
-  '+': (p) => glyph(0.56, level(0.46, 0, 0.56), stem(0.28, 0.18, 0.74)),
+  '+': () => glyph(0.56, level(0.46, 0, 0.56), stem(0.28, 0.18, 0.74)),
   '=': (p) => glyph(0.5, level(0.34, 0, 0.5), level(0.34 + 1.9 * p.w, 0, 0.5)),
   '/': (p) => glyph(0.5, slanting([p.w * 0.6, 0], [0.5 - p.w * 0.6, 1], 0, 1, p.w)),
   "'": (p) => glyph(p.w, stem(p.w / 2, 0.68, 1)),
@@ -101,7 +105,7 @@ export const MARKS: Readonly<Record<string, Draw>> = {
   '"': (p) => glyph(p.w * 2.8, stem(p.w / 2, 0.68, 1), stem(p.w * 2.3, 0.68, 1)),
   '(': (p) => glyph(0.26, through(...arc(0.26 + 0.14, 0.44, 0.4 - p.w / 2, 0.64, 112, 248))),
   ')': (p) => glyph(0.26, through(...arc(-0.14, 0.44, 0.4 - p.w / 2, 0.64, 68, -68))),
-  '#': (p) => glyph(0.74, level(0.34, 0, 0.74), level(0.66, 0, 0.74), stem(0.24, 0.02, 0.98), stem(0.5, 0.02, 0.98)),
+  '#': () => glyph(0.74, level(0.34, 0, 0.74), level(0.66, 0, 0.74), stem(0.24, 0.02, 0.98), stem(0.5, 0.02, 0.98)),
   '&': (p) => {
     const { width, left } = box(p, 0.78);
     const top = 1 - p.w / 2 + p.over;
@@ -110,7 +114,13 @@ export const MARKS: Readonly<Record<string, Draw>> = {
     const belly = arc(left + 0.25, p.w / 2 - p.over + 0.26, 0.25, 0.26, 118, 350, p.square);
     return glyph(width, through(...belly, [width - p.w * 0.5, 0.52]), through(...loop, [width - p.w * 0.5, 0.02]));
   },
-  '@': (p) => glyph(0.9, oval(0.45, 0.46, 0.14, 0.17), through(...arc(0.45, 0.44, 0.45 - p.w / 2, 0.54 - p.w / 2, -46, 300)), through([0.62, 0.64], [0.62, 0.28])),
+  '@': (p) =>
+    glyph(
+      0.9,
+      oval(0.45, 0.46, 0.14, 0.17),
+      through(...arc(0.45, 0.44, 0.45 - p.w / 2, 0.54 - p.w / 2, -46, 300)),
+      through([0.62, 0.64], [0.62, 0.28]),
+    ),
   '€': (p) => {
     const { left, right, mid, top } = box(p, 0.7);
     const round = through(...arc(mid + 0.06, 0.5, (right - left) / 2, top - 0.5 + p.over, 48, 312, p.square));

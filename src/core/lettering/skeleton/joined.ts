@@ -59,6 +59,6 @@ export const JOINED: Readonly<Record<string, Draw>> = {
       { ...oval(0.17, 0.8, 0.17 - p.w * 0.36, 0.2 - p.w * 0.36), width: 0.72 },
       { ...oval(0.69, 0.2, 0.17 - p.w * 0.36, 0.2 - p.w * 0.36), width: 0.72 },
     ),
-  '*': (p) =>
+  '*': () =>
     glyph(0.4, ...[90, 30, 150].map((deg) => ({ ...through(...([0, 180] as const).map((half) => arc(0.2, 0.8, 0.19, 0.19, deg + half, deg + half)[0]!)), width: 0.7 }))), // prettier-ignore
 };

@@ -53,7 +53,11 @@ export const SMALL: Readonly<Record<string, Draw>> = {
     const { width, left } = box(p, 0.42);
     const x = left + 0.1;
     const rx = Math.max(0.12, width - p.w * 0.3 - x);
-    return glyph(width, through([0, p.x - p.w / 2], [width * 0.92, p.x - p.w / 2]), through([x, 0], ...arc(x + rx, 1 - p.w / 2 - rx, rx, rx, 180, 78, p.square)));
+    return glyph(
+      width,
+      through([0, p.x - p.w / 2], [width * 0.92, p.x - p.w / 2]),
+      through([x, 0], ...arc(x + rx, 1 - p.w / 2 - rx, rx, rx, 180, 78, p.square)),
+    );
   },
   g: (p) => {
     const { width, left, right } = box(p, 0.58);
@@ -109,13 +113,21 @@ export const SMALL: Readonly<Record<string, Draw>> = {
     const { width, left } = box(p, 0.42);
     const x = left + 0.08;
     const rx = Math.max(0.12, width - p.w * 0.3 - x);
-    return glyph(width, through([0, p.x - p.w / 2], [width * 0.94, p.x - p.w / 2]), through([x, 0.9], ...arc(x + rx, p.w / 2 + rx, rx, rx, 180, 282, p.square)));
+    return glyph(
+      width,
+      through([0, p.x - p.w / 2], [width * 0.94, p.x - p.w / 2]),
+      through([x, 0.9], ...arc(x + rx, p.w / 2 + rx, rx, rx, 180, 282, p.square)),
+    );
   },
   u: (p) => {
     const { width, left, right, mid, foot } = box(p, 0.56);
     const rx = (right - left) / 2;
     const ry = Math.min(rx * 1.1, p.x * 0.5) + p.over;
-    return glyph(width, through([left, p.x], ...arc(mid, foot - p.over + ry, rx, ry, 180, 360 - 180 + SPRING, p.square)), stem(right, 0, p.x));
+    return glyph(
+      width,
+      through([left, p.x], ...arc(mid, foot - p.over + ry, rx, ry, 180, 360 - 180 + SPRING, p.square)),
+      stem(right, 0, p.x),
+    );
   },
   v: (p) => {
     const { width, mid } = box(p, 0.6);
@@ -150,6 +162,11 @@ export const SMALL: Readonly<Record<string, Draw>> = {
   z: (p) => {
     const { width, top, foot } = box(p, 0.52);
     const side = p.w * 0.75;
-    return glyph(width, through([0, top], [width - side, top]), through([width, foot], [side, foot]), slanting([side, 0], [width - side, p.x], 0, p.x, p.w));
+    return glyph(
+      width,
+      through([0, top], [width - side, top]),
+      through([width, foot], [side, foot]),
+      slanting([side, 0], [width - side, p.x], 0, p.x, p.w),
+    );
   },
 };

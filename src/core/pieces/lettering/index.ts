@@ -55,12 +55,13 @@ function placeOf({ columns }: Letter): Point {
 }
 
 function stitch(out: StitchBuffer, shape: LetteringShape, set: ResolvedSettings, ends: StartEnd): void {
-  sewLetters(out, shape.letters, columnSettings(set, shape.painted), ends);
+  sewLetters(out, shape.letters, { ...columnSettings(set, shape.painted), joiningMm: set.joining?.value ?? 0 }, ends);
 }
 
 /** Text: each letter a path of columns, the whole with as few cuts as its gaps allow. */
 export const letteringKind: PieceKind<LetteringShape> = {
   form: 'column',
+  isText: true,
   settings: letteringSettings,
   sentence: (s, widthMm) => rowsSentence(`Lettering, strokes ${widthMm.toFixed(1)} wide`, s),
   prepare,

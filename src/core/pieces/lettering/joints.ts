@@ -48,7 +48,8 @@ function between(strokes: readonly PlacedStroke[], under: number, over: number):
     if (met.distance > near || !isNew(met.point)) continue;
     out.push({ under, over, at: met.point, underEnd: endNear(a, met.point, near), overEnd: end, tucked: false });
   }
-  for (const at of crossings(a.middle, b.middle)) if (isNew(at)) out.push({ under, over, at, underEnd: null, overEnd: null, tucked: false });
+  for (const at of crossings(a.middle, b.middle))
+    if (isNew(at)) out.push({ under, over, at, underEnd: null, overEnd: null, tucked: false });
   return out;
 }
 

@@ -41,7 +41,12 @@ export function letterOf(glyph: PlacedGlyph, { strokeMm, face }: LaidText): Lett
     const track = trackOf(s, shapes[i]!, (end) => round && !isJoined(i, end));
     return track ? pieces(track, i, s.closed, { strokes: strokes.length, joints, nodes }, (end) => !isJoined(i, end)) : [];
   });
-  const root = (c: Column): Column => ({ ...c, from: nodes.root(c.from), to: nodes.root(c.to), tuckedAt: c.tuckedAt?.map((n) => nodes.root(n)) ?? [] });
+  const root = (c: Column): Column => ({
+    ...c,
+    from: nodes.root(c.from),
+    to: nodes.root(c.to),
+    tuckedAt: c.tuckedAt?.map((n) => nodes.root(n)) ?? [],
+  });
   return { char: glyph.char, index: glyph.index, columns: columns.map(root), painted: unite(...painted) };
 }
 
@@ -60,7 +65,16 @@ function paintedBy(
   const plain = strokeArea([middle], closed, { widthMm, cap: 'butt', join: 'round', miterLimit: 4 });
   if (level) {
     const [low, high] = level;
-    return intersect(plain, [turnedRight([[-FAR, low], [FAR, low], [FAR, high], [-FAR, high]].map(([x, y]) => place({ x: x!, y: y! })))]);
+    return intersect(plain, [
+      turnedRight(
+        [
+          [-FAR, low],
+          [FAR, low],
+          [FAR, high],
+          [-FAR, high],
+        ].map(([x, y]) => place({ x: x!, y: y! })),
+      ),
+    ]);
   }
   if (ends === 'flat' || closed) return plain;
   const balls = ([0, 1] as const)
@@ -102,7 +116,13 @@ interface Meetings {
 }
 
 /** The columns of a stroke between the places where others join it. */
-function pieces(track: Track, stroke: number, closed: boolean, { strokes, joints, nodes }: Meetings, isOpen: (end: End) => boolean): Column[] {
+function pieces(
+  track: Track,
+  stroke: number,
+  closed: boolean,
+  { strokes, joints, nodes }: Meetings,
+  isOpen: (end: End) => boolean,
+): Column[] {
   const last = track.left.length - 1;
   const [first, final] = [2 * stroke, closed ? 2 * stroke : 2 * stroke + 1];
   const tucked = new Set<number>();

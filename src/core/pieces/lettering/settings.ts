@@ -1,4 +1,5 @@
-import type { Piece } from '../../document/types';
+import type { Resolved } from '../../document/resolved';
+import type { JobSettings, Piece } from '../../document/types';
 import { rule, type ResolveContext, type ShapeFacts, type WithoutTies } from '../resolve';
 import { pushCompFor } from '../rules/compensation';
 import { columnUnderlay } from '../rules/underlay';
@@ -11,7 +12,9 @@ const ROUGH = new Set(['terry', 'fleece']);
 
 /** Settings of a text: those of satin, with compensation by the length of each row and no more, so that counters stay open. */
 export function letteringSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): WithoutTies {
-  const { corners, ...satin } = satinSettings(piece, facts, ctx);
+  const satin = satinSettings(piece, facts, ctx);
+  // Each letter says itself how its strokes meet.
+  delete satin.corners;
   const small = (piece.lettering?.height ?? Infinity) < SMALL_BELOW_MM;
   const spacing =
     small && ROUGH.has(ctx.recipe.key) ? rule(ROUGH_SPACING_MM, 'small letters on rough cloth') : usualSatinSpacing(piece, ctx);
@@ -20,5 +23,11 @@ export function letteringSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveC
     thinBars: false,
     underlay: (spacingMm) => columnUnderlay(piece.settings, facts.widthMm, spacingMm, ctx.recipe, ctx.settings),
   });
-  return { ...satin, ...cover, pushComp: pushCompFor(piece.settings, cover.spacing!.value) };
+  return { ...satin, ...cover, pushComp: pushCompFor(piece.settings, cover.spacing!.value), joining: joiningFor(ctx.settings) };
+}
+
+/** Over more bare cloth than this the thread is cut between letters (craft §6). */
+function joiningFor({ lettering, trimDistance = 5 }: JobSettings): Resolved<number> {
+  if (lettering === 'clean') return rule(0, 'your school cuts between all letters');
+  return rule(trimDistance, 'the distance at which threads are cut');
 }

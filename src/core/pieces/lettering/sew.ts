@@ -12,8 +12,6 @@ import type { Letter } from './letter';
 const EACH = 4;
 /** A way over the base line counts less than one as long higher up, by so much for each mm of height. */
 const HIGH = 0.4;
-/** Over more bare cloth than this the thread is cut, mm (craft §6). */
-export const JOINING_MM = 5;
 
 /** Lower places of a letter are given by how far they lie above its base line, mm. */
 export interface LetterPath {
@@ -27,11 +25,17 @@ interface Way {
 }
 
 /** Sews letters one after another, each as one path, from where it is nearest to the one before to where it is nearest to the next. */
-export function sewLetters(out: StitchBuffer, letters: readonly LetterPath[], settings: ColumnSettings, ends: StartEnd): void {
-  const ways = letters.slice(1).map((next, k) => wayBetween(letters[k]!, next));
+export function sewLetters(
+  out: StitchBuffer,
+  letters: readonly LetterPath[],
+  settings: ColumnSettings & { joiningMm: number },
+  ends: StartEnd,
+): void {
+  const { joiningMm } = settings;
+  const ways = letters.slice(1).map((next, k) => wayBetween(letters[k]!, next, joiningMm));
   letters.forEach(({ letter }, k) => {
     const [came, goes] = [ways[k - 1], ways[k]];
-    if (came) join(out, came.to, settings.runLengthMm, bareBetween(came, letters[k - 1]!.letter, letter));
+    if (came) join(out, came.to, settings.runLengthMm, bareBetween(came, letters[k - 1]!.letter, letter) <= joiningMm);
     const start = came ? came.to : ends.start;
     const end = goes ? goes.from : ends.end;
     sewNetwork(out, { columns: letter.columns }, settings, { start, end, goesOn: goes !== undefined || ends.goesOn !== false });
@@ -39,10 +43,10 @@ export function sewLetters(out: StitchBuffer, letters: readonly LetterPath[], se
 }
 
 /** To the first stitch of the next letter: along the cloth where that is near, else with the thread cut. */
-function join(out: StitchBuffer, to: Point, runMm: number, bareMm: number): void {
+function join(out: StitchBuffer, to: Point, runMm: number, joined: boolean): void {
   const here = out.last();
   if (!here) return;
-  if (bareMm <= JOINING_MM) {
+  if (joined) {
     runAlong(out, [here, to], runMm, Role.travel);
     return;
   }
@@ -64,9 +68,9 @@ function bareBetween({ from, to }: Way, a: Letter, b: Letter): number {
 const BARE_STEP_MM = 0.2;
 
 /** The nearest places of two letters, low ones rather where that takes no cut. */
-function wayBetween(a: LetterPath, b: LetterPath): Way {
+function wayBetween(a: LetterPath, b: LetterPath, joiningMm: number): Way {
   const low = nearest(a, b, HIGH);
-  return bareBetween(low, a.letter, b.letter) <= JOINING_MM ? low : nearest(a, b, 0);
+  return bareBetween(low, a.letter, b.letter) <= joiningMm ? low : nearest(a, b, 0);
 }
 
 function nearest(a: LetterPath, b: LetterPath, perHeight: number): Way {

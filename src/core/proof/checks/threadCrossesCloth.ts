@@ -3,6 +3,7 @@ import { Command } from '../../stitches/roles';
 import { contains } from '../../geometry/area';
 import { boundsOf, boundsTouch } from '../../geometry/point';
 import { THREAD_WIDTH_MM } from '../../units/tolerances';
+import { isText } from '../../pieces/registry';
 import { letterRows } from '../letters';
 import type { Check } from '../check';
 import type { ProofContext } from '../context';
@@ -23,7 +24,7 @@ export const threadCrossesCloth: Check = {
     return bareTravels(plan).flatMap((t) => {
       const mm = overCloth(context, t.from, t.to);
       // Letters are joined by a stitch or two along the base line, up to the distance at which the shop trims.
-      const joins = letters.has(t.piece) && letters.has(sewnBefore(plan, t.piece));
+      const joins = isText(job.pieces[t.piece]!) || (letters.has(t.piece) && letters.has(sewnBefore(plan, t.piece)));
       if (mm < (joins ? Math.max(SEEN_MM, job.settings.trimDistance ?? LETTER_GAP_MM) : SEEN_MM)) return [];
       const piece = job.pieces[t.piece]!;
       return [

@@ -16,6 +16,7 @@ import { Arrange } from './Arrange';
 import { ApproachControl } from './ApproachControl';
 import { CrossSection } from './CrossSection';
 import { sentenceOf } from '@/core/pieces/registry';
+import { LetteringCard } from './lettering/LetteringCard';
 import { ManyCard } from './ManyCard';
 import { PieceList } from '../panels/PieceList';
 import { ProofPanel } from '../panels/ProofPanel';
@@ -84,6 +85,9 @@ const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: 
           <ThreadChoice job={job} ids={[piece.id]} value={piece.thread} />
         </div>
       </div>
+      {piece.lettering && (
+        <LetteringCard key={piece.id} piece={piece} text={piece.lettering} weight={thread?.weight ?? 40} units={job.brief.units ?? 'mm'} />
+      )}
       <WhySo job={job} piece={piece} />
       <Arrange />
       <ShapeTools pieces={[piece]} />

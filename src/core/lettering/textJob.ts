@@ -1,0 +1,91 @@
+import { nearestThreads } from '../cloth/threads';
+import { InputError } from '../document/errors';
+import { emptyJob, fitsHoop, smallestHoop } from '../document/job';
+import type { Brief, Job, JobSettings, Lettering } from '../document/types';
+import { boundsOf, type Bounds } from '../geometry/point';
+import { FACES } from './faces';
+import { layOut } from './layout';
+
+/** Where the ink of a text lies, mm; null when none of its signs can be drawn. */
+export function extentOf(text: Lettering): Bounds | null {
+  const { letters, strokeMm } = layOut(text);
+  const points = letters.flatMap(({ glyph, place }) => glyph.strokes.flatMap((s) => s.middle.map(place)));
+  if (points.length === 0) return null;
+  const b = boundsOf([points]);
+  const half = strokeMm / 2;
+  return { minX: b.minX - half, minY: b.minY - half, maxX: b.maxX + half, maxY: b.maxY + half };
+}
+
+/** The text moved so that the middle of its ink lies at a place. */
+export function centred(text: Lettering, [x, y]: readonly [number, number] = [0, 0]): Lettering {
+  const b = extentOf(text);
+  if (!b) return text;
+  const [atX, atY] = text.at ?? [0, 0];
+  const round = (v: number): number => Math.round(v * 1000) / 1000;
+  return { ...text, at: [round(atX + x - (b.minX + b.maxX) / 2), round(atY + y - (b.minY + b.maxY) / 2)] };
+}
+
+const HEIGHTS = { min: 2, max: 500 };
+
+/** The height at which a text is so wide, mm. @throws InputError when there is none */
+export function heightForWidth(text: Lettering, widthMm: number): number {
+  let [low, high] = [HEIGHTS.min, HEIGHTS.max];
+  const widthAt = (height: number): number => {
+    const b = extentOf({ ...text, height });
+    return b ? b.maxX - b.minX : 0;
+  };
+  if (widthAt(low) > widthMm || widthAt(high) < widthMm)
+    throw new InputError('bad-usage', `‘${text.text}’ cannot be ${widthMm} mm wide; give another width, or a height.`);
+  for (let i = 0; i < 40 && high - low > 1e-3; i++) {
+    const middle = (low + high) / 2;
+    if (widthAt(middle) < widthMm) low = middle;
+    else high = middle;
+  }
+  return Math.round(((low + high) / 2) * 100) / 100;
+}
+
+export interface TextJobOptions {
+  id: string;
+  name: string;
+  text: Lettering;
+  brief?: Partial<Brief>;
+  school?: JobSettings;
+  hex?: string;
+  threadWeight?: number;
+}
+
+/**
+ * A job of one text, in the middle of its hoop. Without a hoop, the smallest offered one that fits is taken.
+ * @throws InputError for an unknown face, signs that the face does not have, or a text that does not fit
+ */
+export function jobOfText({ id, name, text, brief = {}, school = {}, hex = '#1d2a44', threadWeight = 40 }: TextJobOptions): Job {
+  const { missing, letters } = layOut(text);
+  if (missing.length > 0)
+    throw new InputError(
+      'bad-usage',
+      `‘${text.face}’ has no ${missing.map((c) => `‘${c}’`).join(', ')}; write it otherwise or take another face.`,
+    );
+  if (letters.length === 0) throw new InputError('bad-usage', 'There is nothing to sew: the text has no letters.');
+  const placed = centred(text);
+  const b = extentOf(placed)!;
+  const [width, height] = [b.maxX - b.minX, b.maxY - b.minY];
+  const hoop = brief.hoop ?? smallestHoop(width, height);
+  if (!hoop || !fitsHoop(hoop, width, height))
+    throw new InputError(
+      'too-big-for-hoop',
+      `The text is ${width.toFixed(1)} x ${height.toFixed(1)} mm, larger than the hoop; make it smaller.`,
+    );
+  const base = emptyJob(id, name, brief);
+  const { thread } = nearestThreads(hex)[0]!;
+  return {
+    ...base,
+    brief: { ...base.brief, hoop, size: { width: Math.round(width * 100) / 100 } },
+    settings: { ...base.settings, ...school },
+    threads: [{ id: 't1', ...thread, weight: threadWeight }],
+    pieces: [
+      { id: 'p1', name: text.text.replace(/\s+/g, ' ').slice(0, 60), kind: 'lettering', thread: 't1', lettering: placed, settings: {} },
+    ],
+  };
+}
+
+export const faceKeys = (): string => FACES.map((f) => f.key).join(', ');

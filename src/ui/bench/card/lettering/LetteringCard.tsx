@@ -1,0 +1,153 @@
+'use client';
+import { useEffect, useId, useMemo, useRef } from 'react';
+import { ALIGNMENTS, LETTER_LINES, type Lettering, type Piece } from '@/core/document/types';
+import { faceOf, FACES } from '@/core/lettering/faces';
+import { layOut, SMALL_BELOW_MM } from '@/core/lettering/layout';
+import { smallestHeight } from '@/core/pieces/lettering/smallest';
+import type { LengthUnit } from '@/core/units/length';
+import { breakIntoColumns, breakIntoLetters, editLettering } from '@/session/edit/letteringCommands';
+import { selectAll } from '@/session/view/viewStore';
+import { Button } from '../../../components/Button';
+import { Choice } from '../../../components/Choice';
+import { NumberField } from '../../../components/NumberField';
+import { useAsking } from './asking';
+
+const LINES: Record<(typeof LETTER_LINES)[number], string> = {
+  straight: 'Straight',
+  'arc-up': 'Arch',
+  'arc-down': 'Bowl',
+  circle: 'Round a circle',
+};
+const SIDES: Record<(typeof ALIGNMENTS)[number], string> = { left: 'Left', centre: 'Middle', right: 'Right' };
+
+/** What a text says, and how it stands. */
+export function LetteringCard({ piece, text, weight, units }: { piece: Piece; text: Lettering; weight: number; units: LengthUnit }) {
+  const { id } = piece;
+  const set = (patch: Partial<Lettering>): void => editLettering(id, patch);
+  return (
+    <section aria-label="Text" className="mt-3 border-t border-hairline pt-2" data-testid="lettering">
+      <Words id={id} text={text.text} />
+      <Choice
+        label="Face"
+        className="mt-2"
+        value={faceOf(text.face)?.key ?? FACES[0]!.key}
+        options={FACES.map((f) => ({ value: f.key, name: `${f.name}: ${f.says}` }))}
+        onChange={(face) => set({ face })}
+      />
+      <Numbers text={text} units={units} set={set} />
+      <div className="mt-2 grid grid-cols-2 gap-2">
+        <Choice
+          label="Stands on"
+          value={text.line ?? 'straight'}
+          options={LETTER_LINES.map((line) => ({ value: line, name: LINES[line] }))}
+          onChange={(line) => set({ line: line === 'straight' ? undefined : line })}
+        />
+        {text.line && text.line !== 'straight' ? (
+          <NumberField
+            label="Radius"
+            {...{ unit: 'mm', min: 5, max: 2000, step: 1, decimals: 1, lengthUnit: units }}
+            value={text.radius}
+            placeholder="auto"
+            onCommit={(radius) => set({ radius })}
+          />
+        ) : (
+          <Choice
+            label="Lines begin"
+            value={text.align ?? 'centre'}
+            options={ALIGNMENTS.map((align) => ({ value: align, name: SIDES[align] }))}
+            onChange={(align) => set({ align: align === 'centre' ? undefined : align })}
+          />
+        )}
+      </div>
+      <Advice text={text} weight={weight} />
+      <div className="mt-2 flex gap-2">
+        <Button className="flex-1" onClick={() => selectAll(breakIntoLetters(id))} disabled={piece.locked || text.text.length < 2}>
+          Into letters
+        </Button>
+        <Button className="flex-1" onClick={() => selectAll(breakIntoColumns(id))} disabled={piece.locked}>
+          Into columns
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function Words({ id, text }: { id: string; text: string }) {
+  const field = useRef<HTMLTextAreaElement>(null);
+  const own = useId();
+  const asked = useAsking((s) => s.id === id);
+  const mark = useRef('');
+  useEffect(() => {
+    if (!asked) return;
+    field.current?.focus();
+    field.current?.select();
+    useAsking.setState({ id: null });
+  }, [asked]);
+  return (
+    <>
+      <label htmlFor={own} className="mb-1 block text-quiet">
+        Says
+      </label>
+      <textarea
+        id={own}
+        ref={field}
+        value={text}
+        rows={Math.min(4, text.split('\n').length + (text.includes('\n') ? 1 : 0) || 1)}
+        maxLength={2000}
+        onFocus={() => (mark.current = `text ${id} ${Date.now()}`)}
+        onChange={(e) => e.target.value !== '' && editLettering(id, { text: e.target.value }, mark.current)}
+        className="w-full resize-none rounded-md border border-edge bg-white px-2 py-1.5 font-semibold"
+      />
+    </>
+  );
+}
+
+function Numbers({ text, units, set }: { text: Lettering; units: LengthUnit; set(patch: Partial<Lettering>): void }) {
+  return (
+    <div className="mt-2 grid grid-cols-2 gap-2">
+      <NumberField
+        label="Height of capitals"
+        {...{ unit: 'mm', min: 2, max: 500, step: 0.5, decimals: 1, lengthUnit: units }}
+        value={text.height}
+        onCommit={(height) => set({ height })}
+      />
+      <NumberField
+        label="Added between letters"
+        {...{ unit: '%', min: -20, max: 300, step: 1, decimals: 0 }}
+        value={text.spacing ?? 0}
+        onCommit={(spacing) => set({ spacing: spacing === 0 ? undefined : spacing })}
+      />
+      <NumberField
+        label="Width of letters"
+        {...{ unit: '%', min: 30, max: 400, step: 5, decimals: 0 }}
+        value={100 * (text.wide ?? 1)}
+        onCommit={(v) => set({ wide: v === 100 ? undefined : v / 100 })}
+      />
+      <NumberField
+        label="Slant"
+        {...{ unit: '°', min: -45, max: 45, step: 1, decimals: 0 }}
+        value={text.slant ?? 0}
+        onCommit={(slant) => set({ slant: slant === 0 ? undefined : slant })}
+      />
+    </div>
+  );
+}
+
+/** What the size and the signs ask for. */
+function Advice({ text, weight }: { text: Lettering; weight: number }) {
+  const laid = useMemo(() => layOut(text), [text]);
+  const smallest = useMemo(() => smallestHeight(laid.face, weight), [laid.face, weight]);
+  const says: string[] = [];
+  if (laid.missing.length > 0) says.push(`${laid.face.name} has no ${laid.missing.map((c) => `‘${c}’`).join(', ')}: left out.`);
+  if (text.height < smallest)
+    says.push(`Below ${smallest} mm the openings of a, e and 8 close in this face: make it taller, take a finer thread, or Thimble.`);
+  if (text.height < SMALL_BELOW_MM) says.push('Small letters are spread by 30 %; a 60-weight thread with a 65/9 needle sews them best.');
+  if (says.length === 0) return null;
+  return (
+    <ul className="mt-2 text-xs leading-snug text-quiet" data-testid="lettering-advice">
+      {says.map((s) => (
+        <li key={s}>{s}</li>
+      ))}
+    </ul>
+  );
+}
