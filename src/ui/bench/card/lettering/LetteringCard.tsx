@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useId, useMemo, useRef } from 'react';
+import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { ALIGNMENTS, LETTER_LINES, type Lettering, type Piece } from '@/core/document/types';
 import { faceOf, FACES } from '@/core/lettering/faces';
 import { layOut, SMALL_BELOW_MM } from '@/core/lettering/layout';
@@ -31,9 +31,10 @@ export function LetteringCard({ piece, text, weight, units }: { piece: Piece; te
         label="Face"
         className="mt-2"
         value={faceOf(text.face)?.key ?? FACES[0]!.key}
-        options={FACES.map((f) => ({ value: f.key, name: `${f.name}: ${f.says}` }))}
+        options={FACES.map((f) => ({ value: f.key, name: f.name }))}
         onChange={(face) => set({ face })}
       />
+      <p className="mt-1 text-xs text-quiet">{(faceOf(text.face) ?? FACES[0]!).says}</p>
       <Numbers text={text} units={units} set={set} />
       <div className="mt-2 grid grid-cols-2 gap-2">
         <Choice
@@ -77,6 +78,9 @@ function Words({ id, text }: { id: string; text: string }) {
   const own = useId();
   const asked = useAsking((s) => s.id === id);
   const mark = useRef('');
+  // The card follows the job when there is time; what is typed shows at once.
+  const [draft, setDraft] = useState<string | null>(null);
+  const shown = draft ?? text;
   useEffect(() => {
     if (!asked) return;
     field.current?.focus();
@@ -91,11 +95,15 @@ function Words({ id, text }: { id: string; text: string }) {
       <textarea
         id={own}
         ref={field}
-        value={text}
-        rows={Math.min(4, text.split('\n').length + (text.includes('\n') ? 1 : 0) || 1)}
+        value={shown}
+        rows={Math.min(4, shown.split('\n').length)}
         maxLength={2000}
         onFocus={() => (mark.current = `text ${id} ${Date.now()}`)}
-        onChange={(e) => e.target.value !== '' && editLettering(id, { text: e.target.value }, mark.current)}
+        onChange={(e) => {
+          setDraft(e.target.value);
+          if (e.target.value.trim() !== '') editLettering(id, { text: e.target.value }, mark.current);
+        }}
+        onBlur={() => setDraft(null)}
         className="w-full resize-none rounded-md border border-edge bg-white px-2 py-1.5 font-semibold"
       />
     </>
