@@ -1,4 +1,4 @@
-import { FACES, signsOf } from '../core/lettering/faces';
+import { FACES, markedOf, signsOf } from '../core/lettering/faces';
 import { smallestHeight } from '../core/pieces/lettering/smallest';
 import { readFacesArgs } from './args';
 import { writeAll } from './files';
@@ -8,12 +8,12 @@ const WEIGHTS = [40, 60] as const;
 /** `bin/cobble faces`: what can be written, and how small. */
 export function facesCommand(argv: readonly string[]): Promise<number> {
   const { report } = readFacesArgs(argv);
-  const signs = signsOf();
+  const signs = [...new Set([...signsOf(), ...markedOf(FACES[0]!)])];
   const faces = FACES.map((face) => ({
     name: face.key,
     title: face.name,
     native: true,
-    glyphs: signs.length,
+    glyphs: new Set([...signsOf(), ...markedOf(face)]).size,
     smallest_height_mm: Object.fromEntries(WEIGHTS.map((w) => [w, smallestHeight(face, w)])),
     says: face.says,
   }));

@@ -39,7 +39,78 @@ test('all formats in one go', () => {
   for (const e of ['csv', 'svg', 'gcode', 'pdf', 'png', 'cobble']) assert.ok(readFileSync(join(folder, `all.${e}`)).length > 200, e);
 });
 
+test('letter makes a job of a text at a height or a width, on a line or an arc, with one cut', () => {
+  const [csv, report] = [join(folder, 'l.csv'), join(folder, 'l.json')];
+  for (const face of ['treadle', 'bobbin', 'gable', 'thimble']) {
+    const { status, stderr } = run(
+      'letter',
+      'Harbour Line',
+      '--face',
+      face,
+      '--width',
+      '80',
+      '--cloth',
+      'pique',
+      '--out',
+      csv,
+      '--report',
+      report,
+    );
+    assert.equal(status, 0, stderr);
+    const figures = JSON.parse(readFileSync(report, 'utf8'));
+    assert.equal(figures.trims, 1);
+    assert.ok(Math.abs(figures.width_mm - 80) < 1.5);
+    assert.equal(figures.pieces[0].kind, 'lettering');
+    assert.deepEqual(
+      figures.findings.filter((f) => f.severity === 'severe'),
+      [],
+    );
+  }
+  const tall = (...line) => {
+    assert.equal(run('letter', 'HARBOUR', '--height', '12', ...line, '--out', csv).status, 0);
+    const rows = readFileSync(csv, 'utf8').trimEnd().split('\n').slice(1);
+    const ys = rows.map((r) => Number(r.split(',')[1]));
+    return Math.max(...ys) - Math.min(...ys);
+  };
+  // A chord of 72 mm in a circle of 60 lies 12 mm below its top.
+  assert.ok(Math.abs(tall('--line', 'arc-up', '--radius', '60') - tall() - 12) < 4);
+});
+
+test('a job of a text can be planned again, and is the same', () => {
+  const [a, b, job] = ['la.csv', 'lb.csv', 'l.cobble'].map((n) => join(folder, n));
+  assert.equal(run('letter', 'Ärmel\\nß', '--height', '9', '--out', a, '--out', job).status, 0);
+  assert.equal(run('plan', job, '--out', b).status, 0);
+  assert.equal(readFileSync(a, 'utf8'), readFileSync(b, 'utf8'));
+});
+
+test('a list of names makes a job of each; a bad row is named and the others are made', () => {
+  const list = file('names.csv', 'Name,Size,Thread\nAnna,12,#aa0000\n"Ólafur, jr.",,\n漢字,,\nToo large,900,\n,,\n');
+  const [dir, report] = [join(folder, 'names'), join(folder, 'names.json')];
+  const { status, stdout, stderr } = run('letter', '--names', list, '--out-dir', dir, '--height', '8', '--report', report);
+  assert.equal(status, 0);
+  assert.match(stdout, /2 made, 2 refused|2 made, 3 refused/);
+  assert.match(stderr, /row 4, ‘漢字’/);
+  assert.match(stderr, /row 5, ‘Too large’/);
+  assert.deepEqual(readdirSync(dir).sort(), ['001-Anna.cobble', '001-Anna.csv', '002-Olafur-jr.cobble', '002-Olafur-jr.csv']);
+  assert.deepEqual(
+    JSON.parse(readFileSync(report, 'utf8')).made.map((m) => m.trims),
+    [1, 1],
+  );
+});
+
+test('faces tells what can be written and how small', () => {
+  const report = join(folder, 'faces.json');
+  assert.equal(run('faces', '--report', report).status, 0);
+  const { faces } = JSON.parse(readFileSync(report, 'utf8'));
+  assert.ok(faces.length >= 4);
+  for (const f of faces) assert.ok(f.glyphs > 100 && f.smallest_height_mm[60] <= f.smallest_height_mm[40] && f.smallest_height_mm[40] < 10);
+});
+
 const refusals = [
+  ['a text without a size', ['letter', 'Quay'], /--height/],
+  ['an unknown face', ['letter', 'Quay', '--height', '9', '--face', 'arial'], /no face/],
+  ['a sign that a face has not', ['letter', '漢', '--height', '9'], /has no/],
+  ['a list without names', ['letter', '--names', file('n.csv', 'a,b\n1,2\n'), '--out-dir', folder, '--height', '9'], /column ‘name’/],
   ['no words', [], /usage/],
   ['an unknown command', ['sew', SQUARE], /no command/],
   ['no size', ['plan', SQUARE], /how large/],

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { flatten, formatPath, parsePath } from '../geometry/path';
+import { apply, flatten, formatPath, multiply, parsePath } from '../geometry/path';
 import { nearestOnLine } from '../geometry/line';
+import { layOut } from '../lettering/layout';
 import { piece } from '../pieces/fixtures';
 import { constrained, drawnPath } from './drawn';
 import { insertNode, moveNode, nodesOf, removeNode, setNodeKind } from './nodes';
@@ -97,4 +98,28 @@ test('moving, mirroring and turning take shape, ends and direction along', () =>
   expect(turned.settings.angle).toBeCloseTo(120, 6);
   expect(nodesOf(parsePath(turned.area!))[1]!.at.y).toBeCloseTo(-10, 6);
   expect(transformedPiece(mirrored, mirroredAbout('vertical', 0)).area).toBe(transformedPiece(FILL, movedBy(0, 0)).area);
+});
+
+test('a text is moved, turned and scaled as what it paints is; mirrored it only changes its place', () => {
+  const text = piece('lettering', { lettering: { text: 'Quay', face: 'gable', height: 9, at: [4, -2], line: 'arc-up', radius: 30 } });
+  const feet = (p: typeof text) => layOut(p.lettering!).letters.map((l) => l.place({ x: 0, y: 0.3 }));
+  fc.assert(
+    fc.property(
+      fc.integer({ min: -180, max: 180 }),
+      fc.integer({ min: -20, max: 20 }),
+      fc.double({ min: 0.5, max: 2, noNaN: true }),
+      (deg, dx, k) => {
+        const map = multiply(multiply(turnedAbout({ x: 0, y: 0 }, deg), [k, 0, 0, k, 0, 0]), movedBy(dx, -dx));
+        const [before, after] = [feet(text), feet(transformedPiece(text, map))];
+        before.forEach((p, i) => {
+          const q = apply(map, p);
+          // Strokes and gaps have a width of their own in small letters, overshoot one in all.
+          expect(Math.hypot(q.x - after[i]!.x, q.y - after[i]!.y)).toBeLessThan(0.03 * 40 * k);
+        });
+      },
+    ),
+  );
+  const mirrored = transformedPiece(text, mirroredAbout('vertical', 0)).lettering!;
+  expect(mirrored).toMatchObject({ at: [-4, -2], height: 9 });
+  expect(mirrored.turn).toBeUndefined();
 });

@@ -133,5 +133,11 @@ function withSerifs({ width, strokes }: Glyph, { serif }: Face, { w, x }: Propor
 const isJoined = (strokes: readonly Stroke[], x: number, y: number, w: number): boolean =>
   strokes.some((s) => !isUpright(s) && s.middle.some((q) => Math.abs(q.x - x) < w * 0.9 && Math.abs(q.y - y) < w * 0.9));
 
-/** Every sign that a face has by itself. */
+/** Signs that are drawn by themselves. */
 export const signsOf = (): string[] => [...DRAWN.keys()];
+
+const MARKED = 'ÀÁÂÃÄÅÇÈÉÊËÌÍÎÏÑÒÓÔÕÖÙÚÛÜÝĀĂĄĆČĎĒĖĘĚĞĢĪĮİĶĻĽŃŅŇŌŐŔŘŚŞŠŢŤŪŮŰŲŹŻŽ';
+
+/** Letters with marks of the Latin alphabets of Europe that a face puts together. */
+export const markedOf = (face: Face): string[] =>
+  [...new Set([...MARKED, ...MARKED.toLowerCase()])].filter((c) => c.length === 1 && glyphOf(face, c, 0) !== null);

@@ -3,6 +3,7 @@ import type { Point } from '../geometry/point';
 import { cos, PI, sin } from '../units/trig';
 import { faceOf, glyphOf, type Face } from './faces';
 import { inkOf, type Glyph } from './glyph';
+import { kerningOf } from './kerning';
 
 /** A letter in its place. */
 export interface PlacedGlyph {
@@ -27,8 +28,11 @@ export interface LaidText {
   lengthMm: number;
 }
 
-/** Round letters reach so much beyond flat ones at each end, mm (craft §8). */
-export const OVERSHOOT_MM = 0.2;
+/**
+ * Round letters are drawn so much beyond flat ones at each end, mm. Practitioners draw 0.2 (craft §4); here compensation at the ends
+ * of the rows, which run along the height there, does that already: with more, the forecast has round letters taller than flat ones.
+ */
+export const OVERSHOOT_MM = 0.02;
 /** Small letters are spread and thickened (craft §8). */
 export const SMALL_BELOW_MM = 6;
 const SPREAD = 1.3;
@@ -56,21 +60,27 @@ export function layOut(text: Lettering, fallback: Face = faceOf('treadle')!): La
     proportions: { ...face.proportions, w: strokeMm / height, wide: face.proportions.wide * (text.wide ?? 1) },
   };
   const missing = new Set<string>();
+  const draw = drawerOf(sized, OVERSHOOT_MM / height);
+  const kerning = kerningOf(sized, draw);
   let index = 0;
   const lines = text.text.split('\n').map((line) => {
     const slots: Slot[] = [];
     let x = 0;
+    let before = '';
     for (const char of Array.from(line.normalize('NFC'))) {
       const own = index++;
       if (char === ' ') {
         x += face.wordApart * height * (text.wordSpacing ?? 1);
+        before = '';
         continue;
       }
-      const glyph = glyphOf(sized, char, OVERSHOOT_MM / height);
+      const glyph = draw(char);
       if (!glyph) {
         missing.add(char);
         continue;
       }
+      if (before !== '') x -= kerning(before, char) * height;
+      before = char;
       const [left, right] = inkOf(glyph, sized.proportions.w);
       slots.push({ char, index: own, glyph, at: x - left * height, endsAt: x + (right - left) * height });
       x += (right - left) * height + apartMm(face, text) + (text.pairs?.[own] ?? 0);
@@ -84,6 +94,15 @@ export function layOut(text: Lettering, fallback: Face = faceOf('treadle')!): La
     slots.map((slot) => placed(slot, text, { row, rows: lines.length, length, lengthMm })),
   );
   return { face: sized, strokeMm, letters, missing: [...missing], lengthMm };
+}
+
+/** Letters as they are asked for, each drawn once. */
+function drawerOf(face: Face, over: number): (char: string) => Glyph | null {
+  const drawn = new Map<string, Glyph | null>();
+  return (char) => {
+    if (!drawn.has(char)) drawn.set(char, glyphOf(face, char, over));
+    return drawn.get(char)!;
+  };
 }
 
 /** Between two letters, mm. */

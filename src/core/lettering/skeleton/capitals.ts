@@ -16,6 +16,12 @@ function bowl(p: Proportions, width: number, high: number, low: number) {
   return through([left, high], ...arc(cx, (high + low) / 2, right - cx, ry, 90, -90, p.square), [left, low]);
 }
 
+/** So far in from a stem's middle a slanting stroke ends that is not to reach beyond the stem's outer side. */
+function inset({ w }: Proportions, across: number, high: number): number {
+  const up = high / Math.sqrt(across * across + high * high);
+  return (w / 2) * (1 / up - 1);
+}
+
 /** The two arcs of an S between heights, with how far its ends come round, degrees. */
 export function spine(p: Proportions, width: number, low: number, high: number, open = 28) {
   const { left, right, mid, h } = inner(p, width);
@@ -96,17 +102,19 @@ export const CAPITALS: Readonly<Record<string, Draw>> = {
   M: (p) => {
     const { width, left, right, mid } = inner(p, 0.86);
     const dip = 0.22;
+    const by = inset(p, mid - left, 1 - dip);
     return glyph(
       width,
-      slanting([left, 1], [mid, dip], dip, 1, p.w),
-      slanting([right, 1], [mid, dip], dip, 1, p.w),
+      slanting([left + by, 1], [mid, dip], dip, 1, p.w),
+      slanting([right - by, 1], [mid, dip], dip, 1, p.w),
       stem(left),
       stem(right),
     );
   },
   N: (p) => {
     const { width, left, right } = inner(p, 0.72);
-    return glyph(width, slanting([left, 1], [right, 0], 0, 1, p.w), stem(left), stem(right));
+    const by = inset(p, right - left, 1);
+    return glyph(width, slanting([left + by, 1], [right - by, 0], 0, 1, p.w), stem(left), stem(right));
   },
   O: (p) => {
     const { width, left, right, mid, top } = inner(p, 0.76);

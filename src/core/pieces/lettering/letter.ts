@@ -1,5 +1,5 @@
 import { areaOf, components, intersect, roughOffset, strokeArea, subtract, turnedRight, unite } from '../../geometry/area';
-import { calmTangents, resample, smooth, withoutRepeats } from '../../geometry/line';
+import { calmTangents, dividedAt, lineLength, resample, smooth, withoutRepeats } from '../../geometry/line';
 import { distance, mix, type Area, type Point } from '../../geometry/point';
 import { UnionFind } from '../../geometry/unionFind';
 import type { Stroke } from '../../lettering/glyph';
@@ -29,16 +29,20 @@ const FAR = 6;
 
 /** The columns of one letter, joined where its strokes meet. */
 export function letterOf(glyph: PlacedGlyph, { strokeMm, face }: LaidText): Letter {
-  const strokes = glyph.glyph.strokes.map((s) => placedStroke(s, glyph, strokeMm));
-  const joints = jointsOf(strokes);
+  const drawn = glyph.glyph.strokes.map((s) => placedStroke(s, glyph, strokeMm));
+  const joints = jointsOf(drawn);
   const isJoined = (i: number, end: End): boolean =>
     joints.some((j) => (j.under === i && j.underEnd === end) || (j.over === i && j.overEnd === end));
-  const painted = strokes.map((s, i) => paintedBy(s, glyph.glyph.strokes[i]!, glyph, face.ends, (end) => isJoined(i, end)));
+  const isRound = (i: number, end: End): boolean => face.ends === 'round' && !glyph.glyph.strokes[i]!.level && !isJoined(i, end);
+  // A round end reaches as far as a flat one would.
+  const strokes = drawn.map((s, i) => withoutEnds(s, (end) => isRound(i, end)));
+  const painted = strokes.map((s, i) =>
+    paintedBy(s, glyph.glyph.strokes[i]!, glyph, face.proportions.w / strokeMm, face.ends, (end) => isJoined(i, end)),
+  );
   const shapes = painted.map((area, i) => cutBeneath(area, i, joints, painted, CUT_REACH * strokeMm));
   const nodes = new UnionFind(2 * strokes.length + joints.length);
   const columns = strokes.flatMap((s, i) => {
-    const round = face.ends === 'round' && !glyph.glyph.strokes[i]!.level;
-    const track = trackOf(s, shapes[i]!, (end) => round && !isJoined(i, end));
+    const track = trackOf(s, shapes[i]!, (end) => isRound(i, end));
     return track ? pieces(track, i, s.closed, { strokes: strokes.length, joints, nodes }, (end) => !isJoined(i, end)) : [];
   });
   const root = (c: Column): Column => ({
@@ -54,17 +58,38 @@ function placedStroke(s: Stroke, { place }: PlacedGlyph, strokeMm: number): Plac
   return { middle: withoutRepeats(s.middle.map(place), SAME_POINT_MM), closed: s.closed, widthMm: s.width * strokeMm };
 }
 
+function withoutEnds(stroke: PlacedStroke, which: (end: End) => boolean): PlacedStroke {
+  if (stroke.closed) return stroke;
+  const half = stroke.widthMm / 2;
+  const cut = (line: readonly Point[], by: number): Point[] => dividedAt(line, Math.min(by, lineLength(line) / 3))[1];
+  let middle: Point[] = stroke.middle.slice();
+  if (which(0)) middle = cut(middle, half);
+  if (which(1)) middle = cut(middle.reverse(), half).reverse();
+  return { ...stroke, middle };
+}
+
+/** Rows of slanting strokes are compensated beyond the level at which they are cut: by so much where they lie at 45 degrees and more, mm. */
+const LEVEL_IN_MM = 0.3;
+
+/** How much a stroke leans, 0 for an upright one. */
+function slantOf(middle: readonly Point[]): number {
+  const [a, b] = [middle[0]!, middle[middle.length - 1]!];
+  return Math.abs(b.x - a.x) / Math.max(SAME_POINT_MM, distance(a, b));
+}
+
 /** What a stroke paints by itself. */
 function paintedBy(
   { middle, closed, widthMm }: PlacedStroke,
   { level }: Stroke,
   { place }: PlacedGlyph,
+  perMm: number,
   ends: 'flat' | 'round',
   isJoined: (end: End) => boolean,
 ): Area {
   const plain = strokeArea([middle], closed, { widthMm, cap: 'butt', join: 'round', miterLimit: 4 });
   if (level) {
-    const [low, high] = level;
+    const inset = slantOf(middle) * LEVEL_IN_MM * perMm;
+    const [low, high] = [level[0] + inset, level[1] - inset];
     return intersect(plain, [
       turnedRight(
         [

@@ -1,0 +1,64 @@
+import { resample } from '../geometry/line';
+import type { Point } from '../geometry/point';
+import type { Face } from './faces';
+import { inkOf, type Glyph } from './glyph';
+
+/** Letters whose nearest places lie farther apart than usual are moved together by this share of what is too much … */
+const SHARE = 0.8;
+/** … and by no more than this, cap heights. */
+const MOST = 0.26;
+/** Places of a stroke's middle that are looked at, cap heights apart. */
+const STEP = 0.06;
+
+interface Outline {
+  left: number;
+  right: number;
+  /** Places on middles with the half width there. */
+  places: readonly (Point & { half: number })[];
+}
+
+function outlineOf(glyph: Glyph, w: number): Outline {
+  const [left, right] = inkOf(glyph, w);
+  const places = glyph.strokes.flatMap((s) =>
+    resample(s.middle, STEP)
+      .filter((p) => !s.level || (p.y >= s.level[0] && p.y <= s.level[1]))
+      .map((p) => ({ ...p, half: (s.width * w) / 2 })),
+  );
+  return { left, right, places };
+}
+
+/** How much nearer two letters of a face are moved than their widths say, cap heights; known for each pair. */
+export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (first: string, second: string) => number {
+  const outlines = new Map<string, Outline | null>();
+  const known = new Map<string, number>();
+  const of = (char: string): Outline | null => {
+    if (!outlines.has(char)) {
+      const glyph = draw(char);
+      outlines.set(char, glyph && outlineOf(glyph, face.proportions.w));
+    }
+    return outlines.get(char)!;
+  };
+  return (first, second) => {
+    const key = first + second;
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    const [a, b] = [of(first), of(second)];
+    const nearer = a && b ? Math.min(MOST, SHARE * Math.max(0, between(a, b, face.apart) - face.apart)) : 0;
+    known.set(key, nearer);
+    return nearer;
+  };
+}
+
+/** How near the ink of two letters comes when their widths lie so far apart. */
+function between(a: Outline, b: Outline, apart: number): number {
+  const shift = a.right + apart - b.left;
+  let least = Infinity;
+  for (const p of a.places) {
+    for (const q of b.places) {
+      const [dx, dy] = [q.x + shift - p.x, q.y - p.y];
+      const away = Math.sqrt(dx * dx + dy * dy) - p.half - q.half;
+      if (away < least) least = away;
+    }
+  }
+  return least;
+}

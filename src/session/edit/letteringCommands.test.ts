@@ -1,0 +1,87 @@
+import { jobOf, piece } from '@/core/pieces/fixtures';
+import type { Job } from '@/core/document/types';
+
+jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fakeForage.fixture'));
+jest.mock('@/platform/tabs', () => ({ tellTabs: () => undefined }));
+jest.useFakeTimers();
+
+import { EMPTY_HISTORY } from '../job/history';
+import { useJob } from '../job/jobStore';
+import { addLettering, breakIntoColumns, breakIntoLetters, editLettering } from './letteringCommands';
+
+const job = (): Job => useJob.getState().job!;
+const steps = (): string[] => useJob.getState().history.past.map((s) => s.label);
+const added = (): string => addLettering('Text', { x: 3, y: -4 }, 't1', 'p1');
+
+beforeEach(() =>
+  useJob.setState({ job: jobOf([piece('fill', { area: 'M0,0 h10 v10 h-10 Z' })]), status: 'ready', history: EMPTY_HISTORY }),
+);
+
+test('a text is set after the chosen piece, in one step', () => {
+  const before = job();
+  const id = added();
+  expect(job().pieces.map((p) => p.id)).toEqual(['p1', id]);
+  expect(job().pieces[1]).toMatchObject({ kind: 'lettering', name: 'Text', lettering: { text: 'Text', at: [3, -4] } });
+  expect(steps()).toEqual(['Letter a text']);
+  useJob.getState().undo();
+  expect(job()).toEqual(before);
+});
+
+test('typing is one step, names the piece while nobody has, and leaves out what is as usual', () => {
+  const id = added();
+  for (const text of ['H', 'Ha', 'Harbour']) editLettering(id, { text }, 'one go');
+  expect(steps()).toEqual(['Letter a text', 'Change the text']);
+  expect(job().pieces[1]!.name).toBe('Harbour');
+  editLettering(id, { slant: 10 });
+  editLettering(id, { slant: undefined });
+  expect('slant' in job().pieces[1]!.lettering!).toBe(false);
+  useJob.getState().change('Rename', (j) => void (j.pieces[1]!.name = 'Crew'));
+  editLettering(id, { text: 'Quay' });
+  expect(job().pieces[1]!.name).toBe('Crew');
+});
+
+test('the next text begins with the values of the last', () => {
+  editLettering(added(), { height: 14, face: 'gable', spacing: 5, pairs: { 1: 2 } });
+  const id = added();
+  const next = job().pieces.find((p) => p.id === id)!.lettering!;
+  expect(next).toMatchObject({ height: 14, face: 'gable', spacing: 5, text: 'Text' });
+  expect(next.pairs).toBeUndefined();
+});
+
+test('it breaks apart into letters and columns, one group in its place, and can be put together again', () => {
+  const id = added();
+  editLettering(id, { text: 'Hi' });
+  const before = job();
+  const letters = breakIntoLetters(id);
+  expect(job().pieces.map((p) => p.id)).toEqual(['p1', ...letters]);
+  expect(
+    job()
+      .pieces.slice(1)
+      .map((p) => p.lettering!.text),
+  ).toEqual(['H', 'i']);
+  expect(
+    new Set(
+      job()
+        .pieces.slice(1)
+        .map((p) => p.group),
+    ).size,
+  ).toBe(1);
+  useJob.getState().undo();
+  expect(job()).toEqual(before);
+  const columns = breakIntoColumns(id);
+  expect(columns.length).toBeGreaterThan(4);
+  expect(
+    job()
+      .pieces.slice(1)
+      .every((p) => p.kind === 'satin' && p.sides),
+  ).toBe(true);
+});
+
+test('a locked one stays as it is', () => {
+  const id = added();
+  useJob.getState().change('Lock', (j) => void (j.pieces[1]!.locked = true));
+  const before = job();
+  editLettering(id, { text: 'X' });
+  expect(breakIntoLetters(id)).toEqual([]);
+  expect(job().pieces).toEqual(before.pieces);
+});

@@ -1,0 +1,76 @@
+// Lettering by hand: set a text, type it, change its face and its line, break it apart and mend one stem.
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { startJourney } from './browser.mjs';
+
+const { app, driver, h } = await startJourney();
+await h.openDemo(app);
+
+const key = (k) => driver.actions().sendKeys(k).perform();
+const stitches = async () => Number((await h.text('[data-total="stitches"]')).replace(/\D/g, ''));
+const field = (label) =>
+  driver.executeScript((l) => [...document.querySelectorAll('label')].find((x) => x.textContent.trim() === l)?.control, label);
+const choose = async (label, value) => {
+  const select = await field(label);
+  await select.findElement({ css: `option[value="${value}"]` }).click();
+};
+const press = (words) =>
+  driver.executeScript((w) => [...document.querySelectorAll('button')].find((b) => b.textContent.trim() === w).click(), words);
+const changed = async (what, before) => h.poll(what, async () => (await stitches()) !== before && stitches());
+
+test('a text is set where the cloth is clicked, and what is typed is sewn', async () => {
+  const before = await stitches();
+  await key('"');
+  const at = await h.pixel(0, 46);
+  await driver.actions().move(at).press().release().perform();
+  await changed('the first word', before);
+  const first = await stitches();
+  await key('Harbour Line');
+  await h.poll('all of it typed', async () => (await (await field('Says')).getAttribute('value')) === 'Harbour Line');
+  await h.poll('all of it sewn', async () => (await stitches()) > first + 500);
+  assert.match(await h.text('[data-testid="sentence"]'), /^Lettering/);
+});
+
+test('another face, and an arch, are sewn at once', async () => {
+  const before = await stitches();
+  await choose('Face', 'gable');
+  await changed('slab feet', before);
+  // Letters on an arch have as many stitches; the whole is taller.
+  const size = await h.text('[data-total="size"]');
+  await choose('Stands on', 'arc-up');
+  await h.poll('its radius', async () => (await field('Radius')) !== null);
+  await h.poll('an arch', async () => (await h.text('[data-total="size"]')) !== size);
+  const advice = await driver.findElements({ css: '[data-testid="lettering-advice"]' });
+  assert.equal(advice.length, 0);
+  const height = await field('Height of capitals');
+  await height.click();
+  await driver.actions().keyDown('\uE009').sendKeys('a').keyUp('\uE009').sendKeys('4', '\uE007').perform();
+  await h.poll(
+    'a word on small letters',
+    async () => (await driver.findElements({ css: '[data-testid="lettering-advice"]' })).length === 1,
+  );
+});
+
+test('it outlives a reload, as a text', async () => {
+  await h.poll('saved', async () => /Saved/.test(await h.text('header')));
+  await driver.navigate().refresh();
+  await h.poll('the bench again', async () => (await driver.findElements({ css: '[data-total="stitches"]' })).length === 1);
+  await h.poll('sewn again', async () => (await stitches()) > 1000);
+  await driver.executeScript(() =>
+    [...document.querySelectorAll('button, [role=option], li button')].find((b) => /Harbour Line/.test(b.textContent))?.click(),
+  );
+  await h.poll('its card', async () => (await driver.findElements({ css: '[data-testid="lettering"]' })).length === 1);
+});
+
+test('apart in columns each stem is a piece of its own, and one step puts the text back', async () => {
+  await press('Into columns');
+  await h.poll('many chosen', async () => (await driver.findElements({ css: '[data-testid="lettering"]' })).length === 0);
+  await driver.actions().keyDown('\uE009').sendKeys('z').keyUp('\uE009').perform();
+  await h.poll('a text again', async () =>
+    driver.executeScript(
+      () =>
+        [...document.querySelectorAll('button')].some((b) => /Harbour Line/.test(b.textContent)) ||
+        !!document.querySelector('[data-testid="lettering"]'),
+    ),
+  );
+});
