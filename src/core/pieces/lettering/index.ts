@@ -7,9 +7,10 @@ import type { StartEnd } from '../../stitches/startEnd';
 import type { PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { columnSettings, widthsOf } from '../satin';
+import { endOf } from '../satin/foundation';
 import { medianWidth } from '../satin/track';
 import { rowsSentence } from '../sentence';
-import { letterOf, type Letter } from './letter';
+import { letterOf } from './letter';
 import { letteringSettings } from './settings';
 import { sewLetters, type LetterPath } from './sew';
 
@@ -32,7 +33,7 @@ function prepare(piece: Piece): LetteringShape | null {
   if (piece.lettering.direction === 'right-to-left') sewn.reverse();
   const painted = unite(...sewn.map((l) => l.letter.painted));
   const columns = sewn.flatMap((l) => l.letter.columns);
-  const [first, last] = [placeOf(sewn[0]!.letter), placeOf(sewn[sewn.length - 1]!.letter)];
+  const [first, last] = [footOf(sewn[0]!, -1), footOf(sewn[sewn.length - 1]!, 1)];
   return {
     facts: {
       widthMm: medianWidth(columns.map((c) => c.track)),
@@ -48,11 +49,14 @@ function prepare(piece: Piece): LetteringShape | null {
   };
 }
 
-/** Where a letter is begun or ended when nothing is said: the end of its last column. */
-function placeOf({ columns }: Letter): Point {
-  const { left, right } = columns[columns.length - 1]!.track;
-  return { x: (left[0]!.x + right[0]!.x) / 2, y: (left[0]!.y + right[0]!.y) / 2 };
+/** The end of a column lowest and farthest to one side: where a text is begun, or ended, when nothing else is said. */
+function footOf({ letter, heightOf }: LetterPath, side: 1 | -1): Point {
+  const ends = letter.columns.flatMap(({ track }) => [endOf(track, false), endOf(track, true)]);
+  const cost = (p: Point): number => Math.max(0, heightOf(p)) - ASIDE * side * p.x;
+  return ends.reduce((a, b) => (cost(b) < cost(a) ? b : a));
 }
+/** A place so far aside is worth one a millimetre lower. */
+const ASIDE = 0.5;
 
 function stitch(out: StitchBuffer, shape: LetteringShape, set: ResolvedSettings, ends: StartEnd): void {
   sewLetters(out, shape.letters, { ...columnSettings(set, shape.painted), joiningMm: set.joining?.value ?? 0 }, ends);

@@ -35,7 +35,7 @@ export function sewLetters(
   const ways = letters.slice(1).map((next, k) => wayBetween(letters[k]!, next, joiningMm));
   letters.forEach(({ letter }, k) => {
     const [came, goes] = [ways[k - 1], ways[k]];
-    if (came) join(out, came.to, settings.runLengthMm, bareBetween(came, letters[k - 1]!.letter, letter) <= joiningMm);
+    if (came) join(out, came.to, settings.runLengthMm, bareBetween(came, letters[k - 1]!.letter, letter) <= joiningMm - ROUGH_MM);
     const start = came ? came.to : ends.start;
     const end = goes ? goes.from : ends.end;
     sewNetwork(out, { columns: letter.columns }, settings, { start, end, goesOn: goes !== undefined || ends.goesOn !== false });
@@ -66,11 +66,13 @@ function bareBetween({ from, to }: Way, a: Letter, b: Letter): number {
   return (bare * length) / steps;
 }
 const BARE_STEP_MM = 0.2;
+/** By so much it may be measured too short, mm. */
+const ROUGH_MM = 0.2;
 
 /** The nearest places of two letters, low ones rather where that takes no cut. */
 function wayBetween(a: LetterPath, b: LetterPath, joiningMm: number): Way {
   const low = nearest(a, b, HIGH);
-  return bareBetween(low, a.letter, b.letter) <= joiningMm ? low : nearest(a, b, 0);
+  return bareBetween(low, a.letter, b.letter) <= joiningMm - ROUGH_MM ? low : nearest(a, b, 0);
 }
 
 function nearest(a: LetterPath, b: LetterPath, perHeight: number): Way {

@@ -11,7 +11,11 @@ export const smallLetter: Check = {
   severity: 'warn',
   title: 'Letters too small to be read',
   find({ job, shaped, weightOf, middleOf }) {
-    return letterRows(job, shaped).flatMap((row) => {
+    const texts = job.pieces.flatMap(({ lettering }, index) =>
+      lettering && shaped[index]!.shape ? [[{ index, heightMm: lettering.height }]] : [],
+    );
+    const drawn = letterRows(job, shaped).filter((row) => row.every((l) => !job.pieces[l.index]!.lettering));
+    return [...texts, ...drawn].flatMap((row) => {
       const lowest = row.reduce((a, b) => (b.heightMm < a.heightMm ? b : a));
       const thin = row.every((l) => weightOf(job.pieces[l.index]!) >= THIN_WEIGHT);
       const tiny = lowest.heightMm < LEAST_MM;
