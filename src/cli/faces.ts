@@ -1,5 +1,4 @@
 import { FACES, markedOf, signsOf } from '../core/lettering/faces';
-import { smallestHeight } from '../core/pieces/lettering/smallest';
 import { readFacesArgs } from './args';
 import { writeAll } from './files';
 
@@ -14,7 +13,7 @@ export function facesCommand(argv: readonly string[]): Promise<number> {
     title: face.name,
     native: true,
     glyphs: new Set([...signsOf(), ...markedOf(face)]).size,
-    smallest_height_mm: Object.fromEntries(WEIGHTS.map((w) => [w, smallestHeight(face, w)])),
+    smallest_height_mm: face.smallest,
     says: face.says,
   }));
   if (report !== undefined) writeAll([{ path: report, content: `${JSON.stringify({ faces, signs: signs.join('') }, null, 1)}\n` }]);

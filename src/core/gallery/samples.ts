@@ -1,6 +1,7 @@
 import { emptyJob } from '../document/job';
 import type { ClothKey, Job, Piece, PieceSettings } from '../document/types';
 import type { PieceKindName } from '../document/kinds';
+import { FACES } from '../lettering/faces';
 
 /** One way of sewing, shown on made-up cloth with words on when to use it. */
 export interface Sample {
@@ -282,7 +283,22 @@ const SPECIAL: SampleGroup = {
 };
 
 /** Every kind and option of the engine. */
-export const GALLERY: readonly SampleGroup[] = [LINES, SATINS, CORNERS, FILLS, UNDERLAYS, SPECIAL];
+const LETTERS: SampleGroup = {
+  title: 'Letters',
+  samples: FACES.map((face) =>
+    sample(
+      `face-${face.key}`,
+      face.name,
+      `${face.says[0]!.toUpperCase()}${face.says.slice(1)}. Its openings stay open from ${face.smallest[40]} mm in 40 weight.`,
+      [
+        made('lettering', { lettering: { text: 'Rag', face: face.key, height: 10, at: [0, 0] } }),
+        made('lettering', { lettering: { text: 'Quay 12', face: face.key, height: 5, at: [0, 9] } }),
+      ],
+    ),
+  ),
+};
+
+export const GALLERY: readonly SampleGroup[] = [LINES, SATINS, CORNERS, FILLS, UNDERLAYS, LETTERS, SPECIAL];
 
 /** The sample as a job of its own. */
 export function jobOfSample(s: Sample): Job {

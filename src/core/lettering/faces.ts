@@ -11,6 +11,8 @@ export interface Face {
   /** What it is good for. */
   says: string;
   proportions: Omit<Proportions, 'over'>;
+  /** Heights of capitals, mm, from which its letters stay open, by weight of the thread; worked out by `pieces/lettering/smallest`. */
+  smallest: Readonly<Record<40 | 60, number>>;
   /** How open ends look. */
   ends: 'flat' | 'round';
   /** Bars across the ends of stems, in stroke widths; 0 for none. */
@@ -21,7 +23,7 @@ export interface Face {
   wordApart: number;
 }
 
-const FLAT = { x: 0.7, below: -0.28, wide: 1, square: 0.08 };
+const FLAT = { x: 0.73, below: -0.28, wide: 1, square: 0.08 };
 
 /** Faces that Cobble draws itself. Names come from the workroom. */
 export const FACES: readonly Face[] = [
@@ -29,7 +31,8 @@ export const FACES: readonly Face[] = [
     ...{
       key: 'treadle',
       name: 'Treadle',
-      says: 'plain block letters with flat ends, from 5 mm',
+      says: 'plain block letters with flat ends',
+      smallest: { 40: 7, 60: 6 },
       ends: 'flat',
       serif: 0,
       apart: 0.14,
@@ -41,7 +44,8 @@ export const FACES: readonly Face[] = [
     ...{
       key: 'bobbin',
       name: 'Bobbin',
-      says: 'soft letters with round ends, from 6 mm',
+      says: 'soft letters with round ends',
+      smallest: { 40: 5.5, 60: 4.5 },
       ends: 'round',
       serif: 0,
       apart: 0.14,
@@ -50,14 +54,35 @@ export const FACES: readonly Face[] = [
     proportions: { ...FLAT, w: 0.16, square: 0, wide: 1.02 },
   },
   {
-    ...{ key: 'gable', name: 'Gable', says: 'letters with slab feet, from 8 mm', ends: 'flat', serif: 2.1, apart: 0.14, wordApart: 0.26 },
+    ...{
+      key: 'gable',
+      name: 'Gable',
+      says: 'letters with slab feet',
+      smallest: { 40: 6, 60: 5.5 },
+      ends: 'flat',
+      serif: 2.1,
+      apart: 0.14,
+      wordApart: 0.26,
+    },
     proportions: { ...FLAT, w: 0.15, wide: 1.1, square: 0.04 },
   },
   {
-    ...{ key: 'thimble', name: 'Thimble', says: 'wide open letters for 3.5 to 6 mm', ends: 'flat', serif: 0, apart: 0.18, wordApart: 0.3 },
-    proportions: { x: 0.76, below: -0.26, wide: 1.14, square: 0.12, w: 0.14 },
+    ...{
+      key: 'thimble',
+      name: 'Thimble',
+      says: 'wide open letters for small sizes',
+      smallest: { 40: 4.5, 60: 4 },
+      ends: 'flat',
+      serif: 0,
+      apart: 0.18,
+      wordApart: 0.3,
+    },
+    proportions: { x: 0.8, below: -0.26, wide: 1.14, square: 0.12, w: 0.125 },
   },
 ];
+
+/** The smallest height of a face in a thread, mm. */
+export const smallestIn = (face: Face, threadWeight: number): number => face.smallest[threadWeight >= 60 ? 60 : 40];
 
 export const faceOf = (key: string): Face | undefined => FACES.find((f) => f.key === key || f.name.toLowerCase() === key.toLowerCase());
 

@@ -37,7 +37,7 @@ export const OVERSHOOT_MM = 0.02;
 export const SMALL_BELOW_MM = 6;
 const SPREAD = 1.3;
 /** Strokes never get thinner than this as drawn, mm: with compensation the thinnest satin that sews. */
-const LEAST_STROKE_MM = 0.7;
+const LEAST_STROKE_MM = 0.6;
 /** From line to line, in cap heights. */
 const LINES_APART = 1.6;
 

@@ -43,10 +43,12 @@ export const SMALL: Readonly<Record<string, Draw>> = {
   e: (p) => {
     const { width, left, right, mid, top, foot } = box(p, 0.58);
     const [cy, ry] = [(top + foot) / 2, (top - foot) / 2 + p.over];
+    // Thinner and lower than the middle, since only what lies above it is closed.
+    const bar = cy - 0.035;
     return glyph(
       width,
-      through([left, cy], [right, cy]),
-      through([right, cy - p.w * 0.45], ...arc(mid, cy, (right - left) / 2, ry, 0, 318, p.square)),
+      { ...through([left, bar], [right, bar]), width: 0.75 },
+      through([right, bar - p.w * 0.36], ...arc(mid, cy, (right - left) / 2, ry, 0, 318, p.square)),
     );
   },
   f: (p) => {

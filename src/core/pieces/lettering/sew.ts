@@ -92,5 +92,5 @@ const placesOf = ({ letter, heightOf }: LetterPath): { p: Point; high: number }[
   letter.columns.flatMap((c) =>
     centreLine(c.track)
       .filter((_, i, all) => i % EACH === 0 || i === all.length - 1)
-      .map((p) => ({ p, high: Math.max(0, heightOf(p)) })),
+      .map((p) => ({ p, high: Math.abs(heightOf(p)) })),
   );

@@ -1,4 +1,5 @@
 import { areaOf, intersect, opened, ringArea, roughOffset, turnedRight } from '../../geometry/area';
+import type { Area } from '../../geometry/point';
 import type { Face } from '../../lettering/faces';
 import { layOut } from '../../lettering/layout';
 import { threadWidth } from '../../cloth/threadWidth';
@@ -15,8 +16,12 @@ const COUNTERS: readonly (readonly [char: string, count: number])[] = [
   ['R', 1],
   ['8', 2],
 ];
+/** Letters that are open to one side, and stay so. */
+const BAYS = ['n', 'H', 'c', 's', '3'];
 /** A counter is open when it is so wide between the rows' ends, mm (craft §8). */
 export const OPEN_MM = 0.5;
+/** A bay is closed when what is too narrow of it makes up more of the letter. */
+const MOST_FILLED = 0.05;
 const HEIGHTS = { from: 3, to: 20, step: 0.5 };
 
 /** The smallest height of capitals at which a face's counters stay open on plain cloth, mm. */
@@ -25,16 +30,22 @@ export function smallestHeight(face: Face, threadWeight: number): number {
   return HEIGHTS.to;
 }
 
-function staysOpen(face: Face, height: number, threadWeight: number): boolean {
+/** Whether all openings of a face's letters are open at a height of capitals, mm. */
+export function staysOpen(face: Face, height: number, threadWeight: number): boolean {
   const { pullComp } = recipeOf('twill');
   const law = pullThrough(pullComp, 10, 0.005);
-  const laid = layOut({ text: COUNTERS.map(([c]) => c).join(''), face: face.key, height });
   const thread = (threadWidth(threadWeight) - threadWidth(40)) / 2;
+  const chars = [...COUNTERS.map(([c]) => c), ...BAYS];
+  const laid = layOut({ text: chars.join(''), face: face.key, height });
+  const grown = pulledAt(law, laid.strokeMm) + thread;
   return laid.letters.every((glyph, i) => {
     const { painted } = letterOf(glyph, laid);
-    const sewn = roughOffset(painted, pulledAt(law, laid.strokeMm) + thread);
-    const holes = sewn.filter((ring) => ringArea(ring) < 0).map((ring) => [turnedRight(ring)]);
-    const open = holes.filter((hole) => areaOf(intersect(opened(hole, OPEN_MM), hole)) > 0.05);
-    return open.length >= COUNTERS[i]![1];
+    const wanted = COUNTERS[i]?.[1];
+    const sewn = roughOffset(painted, grown);
+    if (wanted === undefined) return areaOf(roughOffset(roughOffset(sewn, OPEN_MM / 2), -OPEN_MM / 2)) < (1 + MOST_FILLED) * areaOf(sewn);
+    const open = holesOf(sewn).filter((hole) => areaOf(intersect(opened(hole, OPEN_MM), hole)) > 0.05);
+    return open.length >= wanted;
   });
 }
+
+const holesOf = (area: Area): Area[] => area.filter((ring) => ringArea(ring) < 0).map((ring) => [turnedRight(ring)]);

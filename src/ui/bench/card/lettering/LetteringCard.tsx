@@ -1,9 +1,8 @@
 'use client';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { ALIGNMENTS, LETTER_LINES, type Lettering, type Piece } from '@/core/document/types';
-import { faceOf, FACES } from '@/core/lettering/faces';
+import { faceOf, FACES, smallestIn } from '@/core/lettering/faces';
 import { layOut, SMALL_BELOW_MM } from '@/core/lettering/layout';
-import { smallestHeight } from '@/core/pieces/lettering/smallest';
 import type { LengthUnit } from '@/core/units/length';
 import { breakIntoColumns, breakIntoLetters, editLettering } from '@/session/edit/letteringCommands';
 import { selectAll } from '@/session/view/viewStore';
@@ -144,7 +143,7 @@ function Numbers({ text, units, set }: { text: Lettering; units: LengthUnit; set
 /** What the size and the signs ask for. */
 function Advice({ text, weight }: { text: Lettering; weight: number }) {
   const laid = useMemo(() => layOut(text), [text]);
-  const smallest = useMemo(() => smallestHeight(laid.face, weight), [laid.face, weight]);
+  const smallest = smallestIn(laid.face, weight);
   const says: string[] = [];
   if (laid.missing.length > 0) says.push(`${laid.face.name} has no ${laid.missing.map((c) => `‘${c}’`).join(', ')}: left out.`);
   if (text.height < smallest)
