@@ -3,6 +3,7 @@ import { InputError } from '../core/document/errors';
 import {
   ALIGNMENTS,
   CLOTH_KEYS,
+  LETTER_DIRECTIONS,
   LETTER_LINES,
   ROUTE_POLICIES,
   type Brief,
@@ -82,7 +83,7 @@ export interface LetterArgs extends Omit<PlanArgs, 'input'> {
   names?: { list: string; dir: string };
 }
 
-const LETTER_OPTIONS = ['face', 'spacing', 'slant', 'align', 'line', 'radius', 'colour', 'names', 'out-dir'] as const;
+const LETTER_OPTIONS = ['face', 'spacing', 'slant', 'align', 'line', 'radius', 'direction', 'colour', 'names', 'out-dir'] as const;
 
 /** Reads the words after `bin/cobble letter`. */
 export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: string } {
@@ -101,6 +102,7 @@ export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: st
   const numbers = { spacing: number('spacing', v['spacing'], -20, 300), slant: number('slant', v['slant'], -45, 45), radius: number('radius', v['radius'], 5, 2000) }; // prettier-ignore
   for (const [key, value] of Object.entries(numbers)) if (value !== undefined) text[key as keyof typeof numbers] = value;
   if (v['align'] !== undefined) text.align = oneOf('align', v['align'], ALIGNMENTS);
+  if (v['direction'] !== undefined) text.direction = oneOf('direction', v['direction'], LETTER_DIRECTIONS);
   if (v['line'] !== undefined) text.line = oneOf('line', v['line'], LETTER_LINES);
   if (common.height !== undefined) text.height = common.height;
   const names = listed ? { names: { list: v['names']!, dir: v['out-dir']! } } : {};

@@ -1,4 +1,4 @@
-import { ALIGNMENTS, LETTER_LINES, ROUTE_POLICIES } from '../core/document/types';
+import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, ROUTE_POLICIES } from '../core/document/types';
 import { EXPORTS } from '../core/formats/registry';
 
 type Option = readonly [flag: string, words: string];
@@ -58,6 +58,7 @@ export const HELP = {
       ['--spacing PERCENT', 'added between letters, in parts of the height'],
       ['--slant DEGREES', 'to the right'],
       ['--align NAME', `${ALIGNMENTS.join(', ')}; several lines are parted by \\n`],
+      ['--direction NAME', LETTER_DIRECTIONS.join(', ')],
       ['--colour #rrggbb', 'the nearest thread of the chart is taken'],
       ...INPUT.slice(2),
       ['--names LIST.csv', 'one job for each row: columns name, and where wanted size (mm) and thread (#rrggbb)'],

@@ -176,7 +176,7 @@ export interface PieceSettings {
 
 export const LETTER_LINES = ['straight', 'arc-up', 'arc-down', 'circle'] as const;
 export const ALIGNMENTS = ['left', 'centre', 'right'] as const;
-export const LETTER_DIRECTIONS = ['left-to-right', 'right-to-left'] as const;
+export const LETTER_DIRECTIONS = ['left-to-right', 'right-to-left', 'centre-out'] as const;
 
 /** Text that is sewn as letters. Absent values are the face's and the rules'. */
 export interface Lettering {

@@ -4,6 +4,7 @@ import type { Point } from '../geometry/point';
 import { lettersApart } from './apart';
 import { FACES, faceOf, glyphOf, signsOf } from './faces';
 import { layOut } from './layout';
+import { sewingOrder } from './order';
 import { centred, extentOf, heightForWidth, jobOfText } from './textJob';
 
 const text = (over: Partial<Lettering> = {}): Lettering => ({ text: 'Harbour', face: 'treadle', height: 10, ...over });
@@ -133,6 +134,16 @@ describe('a job of a text', () => {
   ])('of %s is refused in a sentence', (word, why) => {
     expect(() => jobOfText({ id: 'x', name: 'x', text: text({ text: word }) })).toThrow(why);
   });
+});
+
+test('letters are sewn to the right, to the left, or from the middle out and the lowest line first', () => {
+  const order = (direction: Lettering['direction']): string =>
+    sewingOrder(layOut(text({ text: 'abcd\nxyz' })).letters, direction)
+      .map((l) => l.char)
+      .join('');
+  expect(order(undefined)).toBe('abcdxyz');
+  expect(order('right-to-left')).toBe('dcbazyx');
+  expect(['yxzbacd', 'xyzbacd']).toContain(order('centre-out'));
 });
 
 test('letters apart stand where they stood', () => {

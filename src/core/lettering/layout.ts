@@ -10,6 +10,9 @@ export interface PlacedGlyph {
   char: string;
   /** Its place among all signs of the text. */
   index: number;
+  /** Its line, and how far its middle lies from the middle of that line, mm. */
+  row: number;
+  aside: number;
   glyph: Glyph;
   /** From the letter's own units, y upward, to mm on the page, y downward. */
   place(p: Point): Point;
@@ -132,6 +135,8 @@ function placed({ char, index, glyph, at }: Slot, text: Lettering, { row, rows, 
   return {
     char,
     index,
+    row,
+    aside: middle,
     glyph,
     turn: base.turn - turn,
     place: (p) => {

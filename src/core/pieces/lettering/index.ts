@@ -2,6 +2,7 @@ import type { Piece } from '../../document/types';
 import { areaOf, unite } from '../../geometry/area';
 import { distance, type Point } from '../../geometry/point';
 import { layOut, type LaidText } from '../../lettering/layout';
+import { sewingOrder } from '../../lettering/order';
 import type { StitchBuffer } from '../../stitches/buffer';
 import type { StartEnd } from '../../stitches/startEnd';
 import type { PieceKind, PreparedShape } from '../kind';
@@ -22,7 +23,7 @@ interface LetteringShape extends PreparedShape {
 function prepare(piece: Piece): LetteringShape | null {
   if (!piece.lettering) return null;
   const laid = layOut(piece.lettering);
-  const letters = laid.letters.map((glyph): LetterPath => {
+  const letters = sewingOrder(laid.letters, piece.lettering.direction).map((glyph): LetterPath => {
     const [foot, up] = [glyph.place({ x: 0, y: 0 }), glyph.place({ x: 0, y: 1 })];
     const tall = distance(foot, up);
     const height = (p: Point): number => ((p.x - foot.x) * (up.x - foot.x) + (p.y - foot.y) * (up.y - foot.y)) / tall;
@@ -30,7 +31,6 @@ function prepare(piece: Piece): LetteringShape | null {
   });
   const sewn = letters.filter((l) => l.letter.columns.length > 0);
   if (sewn.length === 0) return null;
-  if (piece.lettering.direction === 'right-to-left') sewn.reverse();
   const painted = unite(...sewn.map((l) => l.letter.painted));
   const columns = sewn.flatMap((l) => l.letter.columns);
   const [first, last] = [footOf(sewn[0]!, -1), footOf(sewn[sewn.length - 1]!, 1)];

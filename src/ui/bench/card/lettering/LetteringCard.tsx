@@ -1,8 +1,9 @@
 'use client';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
-import { ALIGNMENTS, LETTER_LINES, type Lettering, type Piece } from '@/core/document/types';
+import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, type Lettering, type Piece } from '@/core/document/types';
 import { faceOf, FACES, smallestIn } from '@/core/lettering/faces';
 import { layOut, SMALL_BELOW_MM } from '@/core/lettering/layout';
+import { extentOf, heightForWidth } from '@/core/lettering/textJob';
 import type { LengthUnit } from '@/core/units/length';
 import { breakIntoColumns, breakIntoLetters, editLettering } from '@/session/edit/letteringCommands';
 import { selectAll } from '@/session/view/viewStore';
@@ -16,6 +17,11 @@ const LINES: Record<(typeof LETTER_LINES)[number], string> = {
   'arc-up': 'Arch',
   'arc-down': 'Bowl',
   circle: 'Round a circle',
+};
+const WAYS: Record<(typeof LETTER_DIRECTIONS)[number], string> = {
+  'left-to-right': 'To the right',
+  'right-to-left': 'To the left',
+  'centre-out': 'Centre out',
 };
 const SIDES: Record<(typeof ALIGNMENTS)[number], string> = { left: 'Left', centre: 'Middle', right: 'Right' };
 
@@ -119,6 +125,12 @@ function Numbers({ text, units, set }: { text: Lettering; units: LengthUnit; set
         onCommit={(height) => set({ height })}
       />
       <NumberField
+        label="Width of the whole"
+        {...{ unit: 'mm', min: 2, max: 1000, step: 1, decimals: 1, lengthUnit: units }}
+        value={wholeWidth(text)}
+        onCommit={(mm) => set({ height: heightFitting(text, mm) })}
+      />
+      <NumberField
         label="Added between letters"
         {...{ unit: '%', min: -20, max: 300, step: 1, decimals: 0 }}
         value={text.spacing ?? 0}
@@ -136,8 +148,28 @@ function Numbers({ text, units, set }: { text: Lettering; units: LengthUnit; set
         value={text.slant ?? 0}
         onCommit={(slant) => set({ slant: slant === 0 ? undefined : slant })}
       />
+      <Choice
+        label="Sewn"
+        value={text.direction ?? 'left-to-right'}
+        options={LETTER_DIRECTIONS.map((way) => ({ value: way, name: WAYS[way] }))}
+        onChange={(way) => set({ direction: way === 'left-to-right' ? undefined : way })}
+      />
     </div>
   );
+}
+
+function wholeWidth(text: Lettering): number | undefined {
+  const b = extentOf(text);
+  return b ? b.maxX - b.minX : undefined;
+}
+
+/** The height at which a text is so wide; as it is where there is none. */
+function heightFitting(text: Lettering, mm: number): number {
+  try {
+    return heightForWidth(text, mm);
+  } catch {
+    return text.height;
+  }
 }
 
 /** What the size and the signs ask for. */
