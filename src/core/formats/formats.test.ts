@@ -81,6 +81,14 @@ test('the layered drawing is an SVG at real size whose pieces read back', () => 
   expect(text.match(/id="stitches-/g)).toHaveLength(2);
 });
 
+test('the layered drawing shows a text by its letters', () => {
+  const text = piece('lettering', { lettering: { text: 'HI', face: 'treadle', height: 20 } });
+  const lettered = jobOf([text]);
+  const art = placeArt(readSvg(writeSvg(lettered, new Planner().plan(lettered))), {});
+  expect(art.height).toBeGreaterThan(19);
+  expect(art.height).toBeLessThan(21);
+});
+
 test('motion words: millimetres, absolute, y up, one needle word per stitch', () => {
   const text = writeGcode(job, plan);
   expect(text.split('\n').slice(1, 3)).toEqual(['G21', 'G90']);

@@ -1,4 +1,6 @@
 import type { Job } from '../document/types';
+import { ringsToData } from '../geometry/path';
+import { prepareShape } from '../pieces/registry';
 import type { StitchPlan } from '../plan/plan';
 import { Command } from '../stitches/roles';
 import { xmlText } from './escape';
@@ -11,8 +13,10 @@ export function writeSvg(job: Job, plan: StitchPlan): string {
   const threads = new Map(job.threads.map((t) => [t.id, t]));
   const shapes = job.pieces.map((p) => {
     const hex = threads.get(p.thread)?.hex ?? '#000000';
-    const d = p.area ?? p.line ?? p.sides?.join(' ') ?? '';
-    const paint = p.area ? `fill="${hex}" fill-rule="evenodd"` : `fill="none" stroke="${hex}" stroke-width="${num(p.width ?? 0.4)}"`;
+    const painted = p.lettering && prepareShape(p)?.painted;
+    const d = painted ? ringsToData(painted) : (p.area ?? p.line ?? p.sides?.join(' ') ?? '');
+    const paint =
+      p.area || painted ? `fill="${hex}" fill-rule="evenodd"` : `fill="none" stroke="${hex}" stroke-width="${num(p.width ?? 0.4)}"`;
     return `    <path id="piece-${xmlText(p.id)}" d="${xmlText(d)}" ${paint}><title>${xmlText(p.name)}</title></path>`;
   });
   const sewn = stitchData(job, plan);

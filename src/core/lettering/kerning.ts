@@ -7,6 +7,8 @@ import { inkOf, type Glyph } from './glyph';
 const SHARE = 0.8;
 /** … and by no more than this, cap heights. */
 const MOST = 0.26;
+/** Words are all as far apart, by the nearest places of their letters. */
+const MOST_BETWEEN_WORDS = 0.4;
 /** Places of a stroke's middle that are looked at, cap heights apart. */
 const STEP = 0.06;
 
@@ -27,8 +29,11 @@ function outlineOf(glyph: Glyph, w: number): Outline {
   return { left, right, places };
 }
 
-/** How much nearer two letters of a face are moved than their widths say, cap heights; known for each pair. */
-export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (first: string, second: string) => number {
+/**
+ * How much nearer two letters of a face are moved than their widths say, cap heights; known for each pair.
+ * @returns for two letters, and what stands between their words beside the usual distance, 0 inside a word
+ */
+export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (first: string, second: string, words?: number) => number {
   const outlines = new Map<string, Outline | null>();
   const known = new Map<string, number>();
   const of = (char: string): Outline | null => {
@@ -38,12 +43,14 @@ export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (fi
     }
     return outlines.get(char)!;
   };
-  return (first, second) => {
-    const key = first + second;
+  return (first, second, words = 0) => {
+    const key = `${first}${second}${words}`;
     const before = known.get(key);
     if (before !== undefined) return before;
     const [a, b] = [of(first), of(second)];
-    const nearer = a && b ? Math.min(MOST, SHARE * Math.max(0, between(a, b, face.apart) - face.apart)) : 0;
+    const apart = face.apart + words;
+    const [most, share] = words > 0 ? [MOST_BETWEEN_WORDS, 1] : [MOST, SHARE];
+    const nearer = a && b ? Math.min(most, share * Math.max(0, between(a, b, apart) - apart)) : 0;
     known.set(key, nearer);
     return nearer;
   };

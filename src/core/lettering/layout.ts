@@ -69,12 +69,11 @@ export function layOut(text: Lettering, fallback: Face = faceOf('treadle')!): La
   const lines = text.text.split('\n').map((line) => {
     const slots: Slot[] = [];
     let x = 0;
-    let before = '';
+    let [before, words] = ['', 0];
     for (const char of Array.from(line.normalize('NFC'))) {
       const own = index++;
       if (char === ' ') {
-        x += face.wordApart * height * (text.wordSpacing ?? 1);
-        before = '';
+        words += face.wordApart * (text.wordSpacing ?? 1);
         continue;
       }
       const glyph = draw(char);
@@ -82,8 +81,9 @@ export function layOut(text: Lettering, fallback: Face = faceOf('treadle')!): La
         missing.add(char);
         continue;
       }
-      if (before !== '') x -= kerning(before, char) * height;
-      before = char;
+      x += words * height;
+      if (before !== '') x -= kerning(before, char, words) * height;
+      [before, words] = [char, 0];
       const [left, right] = inkOf(glyph, sized.proportions.w);
       slots.push({ char, index: own, glyph, at: x - left * height, endsAt: x + (right - left) * height });
       x += (right - left) * height + apartMm(face, text) + (text.pairs?.[own] ?? 0);

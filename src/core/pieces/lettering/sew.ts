@@ -5,10 +5,9 @@ import { Command, Role } from '../../stitches/roles';
 import type { StartEnd } from '../../stitches/startEnd';
 import { runAlong, type ColumnSettings } from '../satin/foundation';
 import { sewNetwork } from '../satin/sewNetwork';
-import { centreLine } from '../satin/track';
 import type { Letter } from './letter';
 
-/** Places of a letter where the path may leave it: middles of rows, one of so many. */
+/** Places of a letter where the path may leave it: ends and middles of rows, one of so many. */
 const EACH = 4;
 /** A way over the base line counts less than one as long higher up, by so much for each mm of height. */
 const HIGH = 0.4;
@@ -89,8 +88,10 @@ function nearest(a: LetterPath, b: LetterPath, perHeight: number): Way {
 }
 
 const placesOf = ({ letter, heightOf }: LetterPath): { p: Point; high: number }[] =>
-  letter.columns.flatMap((c) =>
-    centreLine(c.track)
-      .filter((_, i, all) => i % EACH === 0 || i === all.length - 1)
-      .map((p) => ({ p, high: Math.abs(heightOf(p)) })),
+  letter.columns.flatMap(({ track: { left, right } }) =>
+    left.flatMap((l, i) => {
+      if (i % EACH !== 0 && i !== left.length - 1) return [];
+      const r = right[i]!;
+      return [l, mix(l, r, 0.5), r].map((p) => ({ p, high: Math.abs(heightOf(p)) }));
+    }),
   );
