@@ -78,6 +78,25 @@ export const oval = (cx: number, cy: number, rx: number, ry: number, square = 0)
   closed: true,
 });
 
+/** An upright stroke. */
+export const stem = (x: number, low = 0, high = 1): Stroke => through([x, low], [x, high]);
+
+/** A letter of so much width and height: where the middles of its outermost strokes lie. */
+export interface Frame {
+  width: number;
+  left: number;
+  right: number;
+  mid: number;
+  top: number;
+  foot: number;
+}
+
+/** The frame of a letter that is so wide in a face of usual width. */
+export function frame({ w, wide }: Proportions, usual: number, high = 1): Frame {
+  const width = Math.max(w, usual * wide);
+  return { width, left: w / 2, right: width - w / 2, mid: width / 2, top: high - w / 2, foot: w / 2 };
+}
+
 /** A letter of strokes. */
 export const glyph = (width: number, ...strokes: readonly Stroke[]): Glyph => ({ width, strokes });
 

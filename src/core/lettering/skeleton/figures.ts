@@ -1,10 +1,5 @@
-import { arc, dot, glyph, oval, slanting, through, type Draw, type Proportions } from '../glyph';
+import { arc, dot, frame, glyph, oval, slanting, stem, through, type Draw } from '../glyph';
 
-const box = ({ w, wide }: Proportions, width: number) => {
-  const full = Math.max(w, width * wide);
-  return { width: full, left: w / 2, right: full - w / 2, mid: full / 2, top: 1 - w / 2, foot: w / 2 };
-};
-const stem = (x: number, low: number, high: number) => through([x, low], [x, high]);
 const level = (y: number, from: number, to: number) => through([from, y], [to, y]);
 
 /** Dots on the base line and above it stand so far in from the left, in stroke widths. */
@@ -12,22 +7,22 @@ const DOT = 0.6;
 
 export const FIGURES: Readonly<Record<string, Draw>> = {
   '0': (p) => {
-    const { width, left, right, mid, top } = box(p, 0.62);
+    const { width, left, right, mid, top } = frame(p, 0.62);
     return glyph(width, oval(mid, 0.5, (right - left) / 2, top - 0.5 + p.over, p.square));
   },
   '1': (p) => {
-    const { width, right } = box(p, 0.36);
+    const { width, right } = frame(p, 0.36);
     return glyph(width, slanting([0, 0.72], [right, 1], 0, 1, p.w), stem(right, 0, 1));
   },
   '2': (p) => {
-    const { width, left, right, mid, top, foot } = box(p, 0.6);
+    const { width, left, right, mid, top, foot } = frame(p, 0.6);
     const rx = (right - left) / 2;
     const ry = 0.27;
     const crown = arc(mid, top + p.over - ry, rx, ry, 165, -20, p.square);
     return glyph(width, level(foot, width, left), through(...crown, [left + p.w * 0.2, foot]));
   },
   '3': (p) => {
-    const { width, left, right, mid, top, foot } = box(p, 0.6);
+    const { width, left, right, mid, top, foot } = frame(p, 0.6);
     const waist = 0.52;
     const rx = (right - left) / 2;
     const [up, down] = [(top + p.over - waist) / 2, (waist - foot + p.over) / 2];
@@ -38,20 +33,20 @@ export const FIGURES: Readonly<Record<string, Draw>> = {
     );
   },
   '4': (p) => {
-    const { width, right } = box(p, 0.68);
+    const { width, right } = frame(p, 0.68);
     const x = right - 0.1;
     const bar = 0.28;
     return glyph(width, level(bar, width, p.w * 0.35), slanting([p.w * 0.35, bar - p.w / 2], [x, 1], bar - p.w / 2, 1, p.w), stem(x, 0, 1));
   },
   '5': (p) => {
-    const { width, left, right, top, foot } = box(p, 0.6);
+    const { width, left, right, top, foot } = frame(p, 0.6);
     const ry = 0.31;
     const cx = left + (right - left) * 0.4;
     const bowl = arc(cx, foot - p.over + ry, right - cx, ry, 132, -140, p.square);
     return glyph(width, level(top, width * 0.94, left), through(...bowl), stem(left, 0.5, 1));
   },
   '6': (p) => {
-    const { width, left, right, mid, top, foot } = box(p, 0.62);
+    const { width, left, right, mid, top, foot } = frame(p, 0.62);
     const rx = (right - left) / 2;
     const ry = 0.29;
     const cy = foot - p.over + ry;
@@ -59,18 +54,18 @@ export const FIGURES: Readonly<Record<string, Draw>> = {
     return glyph(width, through(...back), oval(mid, cy, rx, ry, p.square));
   },
   '7': (p) => {
-    const { width, top } = box(p, 0.6);
+    const { width, top } = frame(p, 0.6);
     return glyph(width, level(top, 0, width), slanting([width * 0.34, 0], [width - p.w * 0.62, 1], 0, 1, p.w));
   },
   '8': (p) => {
-    const { width, left, right, mid, top, foot } = box(p, 0.62);
+    const { width, left, right, mid, top, foot } = frame(p, 0.62);
     const waist = 0.54;
     const rx = (right - left) / 2;
     const [up, down] = [(top + p.over - waist) / 2, (waist - foot + p.over) / 2];
     return glyph(width, oval(mid, waist + up, rx * 0.9, up, p.square), oval(mid, waist - down, rx, down, p.square));
   },
   '9': (p) => {
-    const { width, left, right, mid, top, foot } = box(p, 0.62);
+    const { width, left, right, mid, top, foot } = frame(p, 0.62);
     const rx = (right - left) / 2;
     const ry = 0.29;
     const cy = top + p.over - ry;
@@ -86,7 +81,7 @@ export const MARKS: Readonly<Record<string, Draw>> = {
   ';': (p) => glyph(p.w * 1.2, through([p.w * 0.75, p.w * 1.1], [p.w * 0.35, -p.w * 0.9]), dot(p.w * DOT, p.x - p.w * 0.6, p.w)),
   '!': (p) => glyph(p.w * 1.2, dot(p.w * DOT, p.w * 0.6, p.w), stem(p.w * DOT, p.w * 1.9, 1)),
   '?': (p) => {
-    const { width, left, right, mid, top } = box(p, 0.52);
+    const { width, left, right, mid, top } = frame(p, 0.52);
     const rx = (right - left) / 2;
     return glyph(
       width,
@@ -107,7 +102,7 @@ export const MARKS: Readonly<Record<string, Draw>> = {
   ')': (p) => glyph(0.26, through(...arc(-0.14, 0.44, 0.4 - p.w / 2, 0.64, 68, -68))),
   '#': () => glyph(0.74, level(0.34, 0, 0.74), level(0.66, 0, 0.74), stem(0.24, 0.02, 0.98), stem(0.5, 0.02, 0.98)),
   '&': (p) => {
-    const { width, left } = box(p, 0.78);
+    const { width, left } = frame(p, 0.78);
     const top = 1 - p.w / 2 + p.over;
     const [cx, rx, ry] = [left + 0.24, 0.17, 0.2];
     const loop = arc(cx, top - ry, rx, ry, -60, 215, p.square);
@@ -122,7 +117,7 @@ export const MARKS: Readonly<Record<string, Draw>> = {
       through([0.62, 0.64], [0.62, 0.28]),
     ),
   '€': (p) => {
-    const { left, right, mid, top } = box(p, 0.7);
+    const { left, right, mid, top } = frame(p, 0.7);
     const round = through(...arc(mid + 0.06, 0.5, (right - left) / 2, top - 0.5 + p.over, 48, 312, p.square));
     return glyph(0.78 * p.wide, level(0.6, 0, 0.5 * p.wide), level(0.6 - 1.7 * p.w, 0, 0.47 * p.wide), round);
   },

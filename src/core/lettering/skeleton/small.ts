@@ -1,11 +1,7 @@
-import { arc, dot, glyph, oval, slanting, through, type Draw, type Proportions } from '../glyph';
+import { arc, dot, frame, glyph, oval, slanting, stem, through, type Draw, type Frame, type Proportions } from '../glyph';
 import { spine } from './capitals';
 
-const box = ({ w, wide, x }: Proportions, width: number) => {
-  const full = Math.max(w, width * wide);
-  return { width: full, left: w / 2, right: full - w / 2, mid: full / 2, top: x - w / 2, foot: w / 2 };
-};
-const stem = (x: number, low: number, high: number) => through([x, low], [x, high]);
+const box = (p: Proportions, width: number): Frame => frame(p, width, p.x);
 
 /** Where an arch leaves its stem, degrees: just inside the stem's edge. */
 const SPRING = 158;
