@@ -10,3 +10,6 @@ export const LAYER_RANGES = {
   inset: { min: 0, max: 5, step: 0.1, unit: 'mm' },
   angle: { min: -360, max: 360, step: 5, unit: '°' },
 } as const;
+
+/** Height of the capitals of a text, mm. */
+export const LETTER_HEIGHTS = { min: 2, max: 500 } as const;

@@ -4,7 +4,7 @@ import { LONGEST_MACHINE_MM } from '../units/tolerances';
 import { InputError } from './errors';
 import { PIECE_KINDS } from './kinds';
 import { SETTING_KEYS, SETTINGS, type AnySetting, type NumberKey } from './catalogue';
-import { LAYER_RANGES, WIDTH_RANGE } from './ranges';
+import { LAYER_RANGES, LETTER_HEIGHTS, WIDTH_RANGE } from './ranges';
 import {
   ALIGNMENTS,
   ART_ANSWERS,
@@ -121,7 +121,7 @@ const factor = Joi.number().min(0.3).max(4);
 export const letteringSchema = Joi.object<Lettering, true>({
   text: Joi.string().min(1).max(2000).required(),
   face: Joi.string().min(1).max(80).required(),
-  height: Joi.number().min(2).max(500).required(),
+  height: Joi.number().min(LETTER_HEIGHTS.min).max(LETTER_HEIGHTS.max).required(),
   at: point,
   turn: Joi.number().min(-360).max(360),
   spacing: Joi.number().min(-20).max(300),

@@ -101,7 +101,9 @@ test('moving, mirroring and turning take shape, ends and direction along', () =>
 });
 
 test('a text is moved, turned and scaled as what it paints is; mirrored it only changes its place', () => {
-  const text = piece('lettering', { lettering: { text: 'Quay', face: 'gable', height: 9, at: [4, -2], line: 'arc-up', radius: 30 } });
+  const text = piece('lettering', {
+    lettering: { text: 'Quay', face: 'gable', height: 9, at: [4, -2], line: 'arc-up', radius: 30, pairs: { 1: 4 } },
+  });
   const feet = (p: typeof text) => layOut(p.lettering!).letters.map((l) => l.place({ x: 0, y: 0.3 }));
   fc.assert(
     fc.property(

@@ -1,5 +1,5 @@
 import type { Lettering, Piece } from '../document/types';
-import { WIDTH_RANGE } from '../document/ranges';
+import { LETTER_HEIGHTS, WIDTH_RANGE } from '../document/ranges';
 import { apply, formatPath, multiply, parsePath, scaleOf, transformPath, type Matrix } from '../geometry/path';
 import type { Point } from '../geometry/point';
 import { atan2, cos, PI, sin } from '../units/trig';
@@ -49,8 +49,6 @@ export function transformedPiece(piece: Piece, m: Matrix): Piece {
   return out;
 }
 
-const HEIGHT = { min: 2, max: 500 };
-
 /** A text moved, turned and scaled. Mirrored it would not be read: it only changes its place. */
 function transformedText(text: Lettering, m: Matrix): Lettering {
   const [x, y] = text.at ?? [0, 0];
@@ -61,8 +59,9 @@ function transformedText(text: Lettering, m: Matrix): Lettering {
   return {
     ...text,
     at: [rounded(at.x), rounded(at.y)],
-    height: rounded(Math.min(HEIGHT.max, Math.max(HEIGHT.min, text.height * k))),
+    height: rounded(Math.min(LETTER_HEIGHTS.max, Math.max(LETTER_HEIGHTS.min, text.height * k))),
     ...(text.radius === undefined ? {} : { radius: rounded(text.radius * k) }),
+    ...(text.pairs === undefined ? {} : { pairs: Object.fromEntries(Object.entries(text.pairs).map(([i, mm]) => [i, rounded(mm * k)])) }),
     ...(turn === 0 ? {} : { turn }),
   };
 }

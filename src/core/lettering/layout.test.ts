@@ -53,6 +53,16 @@ describe('a text laid out', () => {
     );
   });
 
+  it('round a circle goes once round it, or as far as a radius lets it', () => {
+    const turned = (over: Partial<Lettering>): number => {
+      const { letters } = layOut(text({ text: 'HARBOUR LINE FERRIES', line: 'circle', ...over }));
+      return letters[letters.length - 1]!.turn - letters[0]!.turn;
+    };
+    expect(turned({})).toBeGreaterThan(1.8 * Math.PI);
+    expect(turned({})).toBeLessThan(2 * Math.PI);
+    expect(turned({ radius: 200 })).toBeLessThan(1);
+  });
+
   it('in several lines stands beneath itself, to either side or in the middle', () => {
     const of = (align: Lettering['align']): number[] => {
       const { letters } = layOut(text({ text: 'Wide line\nI', align: align! }));

@@ -1,15 +1,13 @@
 import type { Lettering } from '../document/types';
 import type { Point } from '../geometry/point';
 import { cos, PI, sin } from '../units/trig';
-import { faceOf, glyphOf, type Face } from './faces';
+import { FACES, faceOf, glyphOf, type Face } from './faces';
 import { inkOf, type Glyph } from './glyph';
 import { kerningOf } from './kerning';
 
 /** A letter in its place. */
 export interface PlacedGlyph {
   char: string;
-  /** Its place among all signs of the text. */
-  index: number;
   /** Its line, and how far its middle lies from the middle of that line, mm. */
   row: number;
   aside: number;
@@ -46,7 +44,6 @@ const LINES_APART = 1.6;
 
 interface Slot {
   char: string;
-  index: number;
   glyph: Glyph;
   /** Where its own x = 0 lies along the line, and where its ink ends, mm from the line's beginning. */
   at: number;
@@ -54,8 +51,8 @@ interface Slot {
 }
 
 /** Lays out a text. An unknown face is the first one's. */
-export function layOut(text: Lettering, fallback: Face = faceOf('treadle')!): LaidText {
-  const face = faceOf(text.face) ?? fallback;
+export function layOut(text: Lettering): LaidText {
+  const face = faceOf(text.face) ?? FACES[0]!;
   const { height } = text;
   const strokeMm = Math.max(LEAST_STROKE_MM, face.proportions.w * height * (text.weight ?? 1));
   const sized: Face = {
@@ -85,7 +82,7 @@ export function layOut(text: Lettering, fallback: Face = faceOf('treadle')!): La
       if (before !== '') x -= kerning(before, char, words) * height;
       [before, words] = [char, 0];
       const [left, right] = inkOf(glyph, sized.proportions.w);
-      slots.push({ char, index: own, glyph, at: x - left * height, endsAt: x + (right - left) * height });
+      slots.push({ char, glyph, at: x - left * height, endsAt: x + (right - left) * height });
       x += (right - left) * height + apartMm(face, text) + (text.pairs?.[own] ?? 0);
     }
     index++;
@@ -93,8 +90,9 @@ export function layOut(text: Lettering, fallback: Face = faceOf('treadle')!): La
     return { slots, length: last ? last.endsAt : 0 };
   });
   const lengthMm = Math.max(0, ...lines.map((l) => l.length));
+  const roundMm = lengthMm + apartMm(face, text) + face.wordApart * height;
   const letters = lines.flatMap(({ slots, length }, row) =>
-    slots.map((slot) => placed(slot, text, { row, rows: lines.length, length, lengthMm })),
+    slots.map((slot) => placed(slot, text, { row, rows: lines.length, length, lengthMm, roundMm })),
   );
   return { face: sized, strokeMm, letters, missing: [...missing], lengthMm };
 }
@@ -119,22 +117,23 @@ interface Row {
   rows: number;
   length: number;
   lengthMm: number;
+  /** The longest line once round, with the gap between its ends. */
+  roundMm: number;
 }
 
-function placed({ char, index, glyph, at }: Slot, text: Lettering, { row, rows, length, lengthMm }: Row): PlacedGlyph {
+function placed({ char, glyph, at }: Slot, text: Lettering, { row, rows, length, lengthMm, roundMm }: Row): PlacedGlyph {
   const { height, align = 'centre', slant = 0, line = 'straight' } = text;
   const slack = align === 'left' ? 0 : align === 'right' ? lengthMm - length : (lengthMm - length) / 2;
   const down = (row - (rows - 1) / 2) * LINES_APART * height * (text.lineSpacing ?? 1);
   const lean = sin((slant * PI) / 180) / Math.max(0.2, cos((slant * PI) / 180));
   const middle = slack + at + (glyph.width * height) / 2 - lengthMm / 2;
-  const base = baseAt(line, text.radius ?? Math.max(30, lengthMm), middle);
+  const base = baseAt(line, text.radius ?? usualRadius(line, lengthMm, roundMm), middle);
   const turn = ((text.turn ?? 0) * PI) / 180;
   const [cx, cy] = text.at ?? [0, 0];
   const onPage = (p: Point): Point => ({ x: cx + p.x * cos(turn) + p.y * sin(turn), y: cy - p.x * sin(turn) + p.y * cos(turn) });
   const [c, s] = [cos(base.turn), sin(base.turn)];
   return {
     char,
-    index,
     row,
     aside: middle,
     glyph,
@@ -146,6 +145,11 @@ function placed({ char, index, glyph, at }: Slot, text: Lettering, { row, rows, 
     },
   };
 }
+
+/** A circle is just long enough for the text to go once round it; an arch is gentle. */
+const usualRadius = (line: NonNullable<Lettering['line']>, lengthMm: number, roundMm: number): number =>
+  line === 'circle' ? roundMm / (2 * PI) : Math.max(LEAST_ARCH_MM, lengthMm);
+const LEAST_ARCH_MM = 30;
 
 /** Place and turn of a base line at so much along it from its middle, mm. */
 function baseAt(line: NonNullable<Lettering['line']>, radius: number, along: number): Point & { turn: number } {

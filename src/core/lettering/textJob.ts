@@ -1,6 +1,7 @@
 import { nearestThreads } from '../cloth/threads';
 import { InputError } from '../document/errors';
 import { emptyJob, fitsHoop, smallestHoop } from '../document/job';
+import { LETTER_HEIGHTS } from '../document/ranges';
 import type { Brief, Job, JobSettings, Lettering } from '../document/types';
 import { boundsOf, type Bounds } from '../geometry/point';
 import { FACES } from './faces';
@@ -25,11 +26,9 @@ export function centred(text: Lettering, [x, y]: readonly [number, number] = [0,
   return { ...text, at: [round(atX + x - (b.minX + b.maxX) / 2), round(atY + y - (b.minY + b.maxY) / 2)] };
 }
 
-const HEIGHTS = { min: 2, max: 500 };
-
 /** The height at which a text is so wide, mm. @throws InputError when there is none */
 export function heightForWidth(text: Lettering, widthMm: number): number {
-  let [low, high] = [HEIGHTS.min, HEIGHTS.max];
+  let [low, high] = [LETTER_HEIGHTS.min, LETTER_HEIGHTS.max] as [number, number];
   const widthAt = (height: number): number => {
     const b = extentOf({ ...text, height });
     return b ? b.maxX - b.minX : 0;
@@ -56,7 +55,7 @@ export interface TextJobOptions {
 
 /**
  * A job of one text, in the middle of its hoop. Without a hoop, the smallest offered one that fits is taken.
- * @throws InputError for an unknown face, signs that the face does not have, or a text that does not fit
+ * @throws InputError for signs that the face does not have, or a text that does not fit
  */
 export function jobOfText({ id, name, text, brief = {}, school = {}, hex = '#1d2a44', threadWeight = 40 }: TextJobOptions): Job {
   const { missing, letters } = layOut(text);

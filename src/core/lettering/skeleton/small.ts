@@ -106,7 +106,7 @@ export const SMALL: Readonly<Record<string, Draw>> = {
     const ry = Math.min(rx * 1.1, p.x * 0.5) + p.over;
     return glyph(width, through(...arc(left + rx, p.x - p.w / 2 + p.over - ry, rx, ry, SPRING, 52, p.square)), stem(left, 0, p.x));
   },
-  s: (p) => glyph(box(p, 0.5).width, spine({ ...p, w: p.w }, 0.5, 0, p.x, 30)),
+  s: (p) => glyph(box(p, 0.5).width, spine(p, 0.5, 0, p.x, 30)),
   t: (p) => {
     const { width, left } = box(p, 0.42);
     const x = left + 0.08;

@@ -1,7 +1,7 @@
 import type { Piece } from '../../document/types';
 import { areaOf, unite } from '../../geometry/area';
 import { distance, type Point } from '../../geometry/point';
-import { layOut, type LaidText } from '../../lettering/layout';
+import { layOut } from '../../lettering/layout';
 import { sewingOrder } from '../../lettering/order';
 import type { StitchBuffer } from '../../stitches/buffer';
 import type { StartEnd } from '../../stitches/startEnd';
@@ -16,7 +16,6 @@ import { letteringSettings } from './settings';
 import { sewLetters, type LetterPath } from './sew';
 
 interface LetteringShape extends PreparedShape {
-  laid: LaidText;
   letters: LetterPath[];
 }
 
@@ -44,7 +43,6 @@ function prepare(piece: Piece): LetteringShape | null {
     painted,
     areaMm2: areaOf(painted),
     ends: [{ start: first, end: last }],
-    laid,
     letters: sewn,
   };
 }

@@ -1,5 +1,6 @@
+import { segmentsMeet } from '../../geometry/intersect';
 import { nearestOnLine } from '../../geometry/line';
-import { cross, distance, dot, sub, unit, type Line, type Point } from '../../geometry/point';
+import { distance, dot, sub, unit, type Line, type Point } from '../../geometry/point';
 
 /** An end of a stroke: its first point, or its last. */
 export type End = 0 | 1;
@@ -78,17 +79,15 @@ function directionAt(line: Line, along: number): Point {
   return { x: 1, y: 0 };
 }
 
+const HAIR_MM = 1e-9;
+
 function crossings(a: Line, b: Line): Point[] {
   const out: Point[] = [];
   for (let i = 1; i < a.length; i++) {
-    const d = sub(a[i]!, a[i - 1]!);
     for (let k = 1; k < b.length; k++) {
-      const e = sub(b[k]!, b[k - 1]!);
-      const det = cross(d, e);
-      if (Math.abs(det) < 1e-9) continue;
-      const off = sub(b[k - 1]!, a[i - 1]!);
-      const [t, u] = [cross(off, e) / det, cross(off, d) / det];
-      if (t >= 0 && t < 1 && u >= 0 && u < 1) out.push({ x: a[i - 1]!.x + d.x * t, y: a[i - 1]!.y + d.y * t });
+      const at = segmentsMeet(a[i - 1]!, a[i]!, b[k - 1]!, b[k]!);
+      // A point that ends a segment belongs to the next one; where a line ends there is an end, no crossing.
+      if (at && distance(at, a[i]!) > HAIR_MM && distance(at, b[k]!) > HAIR_MM) out.push(at);
     }
   }
   return out;

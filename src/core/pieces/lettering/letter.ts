@@ -9,12 +9,10 @@ import { castRows } from '../satin/cast';
 import { extend } from '../satin/fromLine';
 import { indexEdges } from '../satin/outlineEdges';
 import { sliceTrack, type Column, type Track } from '../satin/track';
-import { jointsOf, type End, type Joint, type PlacedStroke } from './joints';
+import { endOf, jointsOf, type End, type Joint, type PlacedStroke } from './joints';
 
 /** A letter as columns that hang together. */
 export interface Letter {
-  char: string;
-  index: number;
   columns: Column[];
   painted: Area;
 }
@@ -37,13 +35,13 @@ export function letterOf(glyph: PlacedGlyph, { strokeMm, face }: LaidText): Lett
   // A round end reaches as far as a flat one would.
   const strokes = drawn.map((s, i) => withoutEnds(s, (end) => isRound(i, end)));
   const painted = strokes.map((s, i) =>
-    paintedBy(s, glyph.glyph.strokes[i]!, glyph, face.proportions.w / strokeMm, face.ends, (end) => isJoined(i, end)),
+    paintedBy(s, glyph.glyph.strokes[i]!, glyph, face.proportions.w / strokeMm, (end) => isRound(i, end)),
   );
   const shapes = painted.map((area, i) => cutBeneath(area, i, joints, painted, CUT_REACH * strokeMm));
   const nodes = new UnionFind(2 * strokes.length + joints.length);
   const columns = strokes.flatMap((s, i) => {
     const track = trackOf(s, shapes[i]!, (end) => isRound(i, end));
-    return track ? pieces(track, i, s.closed, { strokes: strokes.length, joints, nodes }, (end) => !isJoined(i, end)) : [];
+    return track ? columnsOf(track, i, s.closed, { strokes: strokes.length, joints, nodes }, (end) => !isJoined(i, end)) : [];
   });
   const root = (c: Column): Column => ({
     ...c,
@@ -51,13 +49,14 @@ export function letterOf(glyph: PlacedGlyph, { strokeMm, face }: LaidText): Lett
     to: nodes.root(c.to),
     tuckedAt: c.tuckedAt?.map((n) => nodes.root(n)) ?? [],
   });
-  return { char: glyph.char, index: glyph.index, columns: columns.map(root), painted: unite(...painted) };
+  return { columns: columns.map(root), painted: unite(...painted) };
 }
 
 function placedStroke(s: Stroke, { place }: PlacedGlyph, strokeMm: number): PlacedStroke {
   return { middle: withoutRepeats(s.middle.map(place), SAME_POINT_MM), closed: s.closed, widthMm: s.width * strokeMm };
 }
 
+/** A stroke shorter by half its width at some of its ends. */
 function withoutEnds(stroke: PlacedStroke, which: (end: End) => boolean): PlacedStroke {
   if (stroke.closed) return stroke;
   const half = stroke.widthMm / 2;
@@ -78,14 +77,8 @@ function slantOf(middle: readonly Point[]): number {
 }
 
 /** What a stroke paints by itself. */
-function paintedBy(
-  { middle, closed, widthMm }: PlacedStroke,
-  { level }: Stroke,
-  { place }: PlacedGlyph,
-  perMm: number,
-  ends: 'flat' | 'round',
-  isJoined: (end: End) => boolean,
-): Area {
+function paintedBy(stroke: PlacedStroke, { level }: Stroke, { place }: PlacedGlyph, perMm: number, isRound: (end: End) => boolean): Area {
+  const { middle, closed, widthMm } = stroke;
   const plain = strokeArea([middle], closed, { widthMm, cap: 'butt', join: 'round', miterLimit: 4 });
   if (level) {
     const inset = slantOf(middle) * LEVEL_IN_MM * perMm;
@@ -101,12 +94,8 @@ function paintedBy(
       ),
     ]);
   }
-  if (ends === 'flat' || closed) return plain;
-  const balls = ([0, 1] as const)
-    .filter((end) => !isJoined(end))
-    .map((end) => (end === 0 ? middle[0]! : middle[middle.length - 1]!))
-    .map((p) => ballAbout(p, widthMm / 2));
-  return unite(plain, ...balls);
+  const balls = closed ? [] : ([0, 1] as const).filter(isRound).map((end) => ballAbout(endOf(stroke, end), widthMm / 2));
+  return balls.length === 0 ? plain : unite(plain, ...balls);
 }
 
 /** A stroke without what lies deeper than the overlap beneath those that an end of it is tucked under. */
@@ -141,7 +130,7 @@ interface Meetings {
 }
 
 /** The columns of a stroke between the places where others join it. */
-function pieces(
+function columnsOf(
   track: Track,
   stroke: number,
   closed: boolean,

@@ -1,9 +1,7 @@
 import type { Resolved } from '../../document/resolved';
 import type { JobSettings, Piece } from '../../document/types';
 import { rule, type ResolveContext, type ShapeFacts, type WithoutTies } from '../resolve';
-import { pushCompFor } from '../rules/compensation';
-import { columnUnderlay } from '../rules/underlay';
-import { satinCover, satinSettings, usualSatinSpacing } from '../satin/settings';
+import { satinSettings } from '../satin/settings';
 import { SMALL_BELOW_MM } from '../../lettering/layout';
 
 /** Spacing of rows in small letters on rough cloth, which swallows finer ones, mm (craft §8). */
@@ -12,18 +10,12 @@ const ROUGH = new Set(['terry', 'fleece']);
 
 /** Settings of a text: those of satin, with compensation by the length of each row and no more, so that counters stay open. */
 export function letteringSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): WithoutTies {
-  const satin = satinSettings(piece, facts, ctx);
+  const small = (piece.lettering?.height ?? Infinity) < SMALL_BELOW_MM;
+  const rough = small && ROUGH.has(ctx.recipe.key) ? { spacing: rule(ROUGH_SPACING_MM, 'small letters on rough cloth') } : {};
+  const satin = satinSettings(piece, facts, ctx, { ...rough, thinBars: false });
   // Each letter says itself how its strokes meet.
   delete satin.corners;
-  const small = (piece.lettering?.height ?? Infinity) < SMALL_BELOW_MM;
-  const spacing =
-    small && ROUGH.has(ctx.recipe.key) ? rule(ROUGH_SPACING_MM, 'small letters on rough cloth') : usualSatinSpacing(piece, ctx);
-  const cover = satinCover(piece, facts, ctx, {
-    spacing,
-    thinBars: false,
-    underlay: (spacingMm) => columnUnderlay(piece.settings, facts.widthMm, spacingMm, ctx.recipe, ctx.settings),
-  });
-  return { ...satin, ...cover, pushComp: pushCompFor(piece.settings, cover.spacing!.value), joining: joiningFor(ctx.settings) };
+  return { ...satin, joining: joiningFor(ctx.settings) };
 }
 
 /** Over more bare cloth than this the thread is cut between letters (craft §6). */

@@ -12,7 +12,7 @@ const EACH = 4;
 /** A way over the base line counts less than one as long higher up, by so much for each mm of height. */
 const HIGH = 0.4;
 
-/** Lower places of a letter are given by how far they lie above its base line, mm. */
+/** A letter, and how far a place lies above its base line, mm. */
 export interface LetterPath {
   letter: Letter;
   heightOf(p: Point): number;
@@ -21,6 +21,14 @@ export interface LetterPath {
 interface Way {
   from: Point;
   to: Point;
+  /** How much of it lies over neither letter, mm. */
+  bareMm: number;
+}
+
+/** A place where the path may leave a letter, and how far it lies from its base line, mm. */
+interface Place {
+  p: Point;
+  high: number;
 }
 
 /** Sews letters one after another, each as one path, from where it is nearest to the one before to where it is nearest to the next. */
@@ -31,10 +39,20 @@ export function sewLetters(
   ends: StartEnd,
 ): void {
   const { joiningMm } = settings;
-  const ways = letters.slice(1).map((next, k) => wayBetween(letters[k]!, next, joiningMm));
+  const places = letters.map(placesOf);
+  const wayTo = (k: number): Way => {
+    const nearest = (perHeight: number): Way => {
+      const { from, to } = nearestOf(places[k - 1]!, places[k]!, perHeight);
+      return { from, to, bareMm: bareBetween(from, to, letters[k - 1]!.letter, letters[k]!.letter) };
+    };
+    // Low rather, where that takes no cut.
+    const low = nearest(HIGH);
+    return low.bareMm <= joiningMm - ROUGH_MM ? low : nearest(0);
+  };
+  const ways = letters.slice(1).map((_, k) => wayTo(k + 1));
   letters.forEach(({ letter }, k) => {
     const [came, goes] = [ways[k - 1], ways[k]];
-    if (came) join(out, came.to, settings.runLengthMm, bareBetween(came, letters[k - 1]!.letter, letter) <= joiningMm - ROUGH_MM);
+    if (came) join(out, came.to, settings.runLengthMm, came.bareMm <= joiningMm - ROUGH_MM);
     const start = came ? came.to : ends.start;
     const end = goes ? goes.from : ends.end;
     sewNetwork(out, { columns: letter.columns }, settings, { start, end, goesOn: goes !== undefined || ends.goesOn !== false });
@@ -54,7 +72,7 @@ function join(out: StitchBuffer, to: Point, runMm: number, joined: boolean): voi
 }
 
 /** How much of a way lies over neither letter, mm. */
-function bareBetween({ from, to }: Way, a: Letter, b: Letter): number {
+function bareBetween(from: Point, to: Point, a: Letter, b: Letter): number {
   const length = distance(from, to);
   const steps = Math.max(1, Math.ceil(length / BARE_STEP_MM));
   let bare = 0;
@@ -68,15 +86,9 @@ const BARE_STEP_MM = 0.2;
 /** By so much it may be measured too short, mm. */
 const ROUGH_MM = 0.2;
 
-/** The nearest places of two letters, low ones rather where that takes no cut. */
-function wayBetween(a: LetterPath, b: LetterPath, joiningMm: number): Way {
-  const low = nearest(a, b, HIGH);
-  return bareBetween(low, a.letter, b.letter) <= joiningMm - ROUGH_MM ? low : nearest(a, b, 0);
-}
-
-function nearest(a: LetterPath, b: LetterPath, perHeight: number): Way {
-  const [from, to] = [placesOf(a), placesOf(b)];
-  let best: Way = { from: from[0]!.p, to: to[0]!.p };
+/** The nearest places of two letters, where each mm of height counts as so much of the way. */
+function nearestOf(from: readonly Place[], to: readonly Place[], perHeight: number): { from: Point; to: Point } {
+  let best = { from: from[0]!.p, to: to[0]!.p };
   let least = Infinity;
   for (const p of from) {
     for (const q of to) {
@@ -87,7 +99,7 @@ function nearest(a: LetterPath, b: LetterPath, perHeight: number): Way {
   return best;
 }
 
-const placesOf = ({ letter, heightOf }: LetterPath): { p: Point; high: number }[] =>
+const placesOf = ({ letter, heightOf }: LetterPath): Place[] =>
   letter.columns.flatMap(({ track: { left, right } }) =>
     left.flatMap((l, i) => {
       if (i % EACH !== 0 && i !== left.length - 1) return [];

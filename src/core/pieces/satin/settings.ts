@@ -36,12 +36,17 @@ export function usualSatinSpacing({ settings }: Piece, ctx: ResolveContext): Res
 }
 
 /** Settings of a satin column. */
-export function satinSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): WithoutTies {
+export function satinSettings(
+  piece: Piece,
+  facts: ShapeFacts,
+  ctx: ResolveContext,
+  { spacing = usualSatinSpacing(piece, ctx), thinBars = true }: { spacing?: Resolved<number>; thinBars?: boolean } = {},
+): WithoutTies {
   const own = piece.settings;
   const foam = own.foam ?? 0;
   const cover = satinCover(piece, facts, ctx, {
-    spacing: usualSatinSpacing(piece, ctx),
-    thinBars: true,
+    spacing,
+    thinBars,
     underlay: (spacingMm) => columnUnderlay(own, facts.widthMm, spacingMm, ctx.recipe, ctx.settings),
   });
   return {

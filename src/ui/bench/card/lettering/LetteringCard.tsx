@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, type Lettering, type Piece } from '@/core/document/types';
+import { LETTER_HEIGHTS } from '@/core/document/ranges';
 import { faceOf, FACES, smallestIn } from '@/core/lettering/faces';
 import { layOut, SMALL_BELOW_MM } from '@/core/lettering/layout';
 import { extentOf, heightForWidth } from '@/core/lettering/textJob';
@@ -120,7 +121,7 @@ function Numbers({ text, units, set }: { text: Lettering; units: LengthUnit; set
     <div className="mt-2 grid grid-cols-2 gap-2">
       <NumberField
         label="Height of capitals"
-        {...{ unit: 'mm', min: 2, max: 500, step: 0.5, decimals: 1, lengthUnit: units }}
+        {...{ unit: 'mm', ...LETTER_HEIGHTS, step: 0.5, decimals: 1, lengthUnit: units }}
         value={text.height}
         onCommit={(height) => set({ height })}
       />

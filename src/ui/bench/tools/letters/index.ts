@@ -1,4 +1,4 @@
-import { Type } from 'lucide-react';
+import { Quote } from 'lucide-react';
 import { addLettering } from '@/session/edit/letteringCommands';
 import { useView } from '@/session/view/viewStore';
 import { askForText } from '../../card/lettering/asking';
@@ -15,7 +15,7 @@ export const letters: Tool = {
   word: 'Letter a text',
   key: '"',
   hint: { short: 'Click where the text is to stand', full: 'Click where the middle of the text is to stand; then type on the card' },
-  Sign: Type,
+  Sign: Quote,
   catchesGuides: true,
   click: ({ at }) => {
     const thread = threadInHand();
