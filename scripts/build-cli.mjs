@@ -1,7 +1,7 @@
 // Bundles the headless tool, so that starting it costs little more than Node itself.
 import { build } from 'esbuild';
 import { execFileSync } from 'node:child_process';
-import { copyFileSync, mkdirSync, rmSync } from 'node:fs';
+import { copyFileSync, cpSync, mkdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -22,6 +22,7 @@ await build({
   logLevel: 'error',
 });
 copyFileSync('scripts/cli-launcher.cjs', join(OUT, 'cobble.cjs'));
+cpSync('public/faces', join(OUT, 'faces'), { recursive: true });
 copyFileSync('node_modules/clipper2-wasm/dist/umd/clipper2z.wasm', join(OUT, 'clipper2z.wasm'));
 
 // One run of each command leaves behind what it compiled, for the runs to come.

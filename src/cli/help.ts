@@ -50,7 +50,7 @@ export const HELP = {
     takes: '"TEXT"',
     does: 'a text as a job: letters drawn as columns',
     options: [
-      ['--face NAME', 'one of those that `bin/cobble faces` lists; treadle unless said'],
+      ['--face NAME|FILE', 'one that `bin/cobble faces` lists, or a font (OTF, TTF, WOFF)'],
       ['--height MM', 'height of the capitals'],
       ['--width MM', 'width of the whole instead; the height follows'],
       ['--line NAME', LETTER_LINES.join(', ')],

@@ -2,30 +2,30 @@ import { mkdirSync, readFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import Papa from 'papaparse';
 import { InputError } from '../core/document/errors';
-import type { Job, Lettering } from '../core/document/types';
+import type { Job } from '../core/document/types';
 import { EXPORTS } from '../core/formats/registry';
-import { faceOf } from '../core/lettering/faces';
-import { faceKeys, heightForWidth, jobOfText } from '../core/lettering/textJob';
+import { heightForWidth, jobOfText } from '../core/lettering/textJob';
 import { Planner } from '../core/plan/planner';
 import { readLetterArgs, type LetterArgs } from './args';
+import { faceAsked, inFace, type AskedFace } from './faceFont';
 import { writeAll } from './files';
 import { formatsOf, writePlan } from './plan';
 
-type Args = ReturnType<typeof readLetterArgs>;
+type Args = ReturnType<typeof readLetterArgs> & { drawn: AskedFace };
 
 /** `bin/cobble letter`: a text, or a list of names, as jobs. */
 export async function letterCommand(argv: readonly string[]): Promise<number> {
   const began = performance.now();
   const args = readLetterArgs(argv);
-  if (!faceOf(args.text.face)) throw new InputError('bad-usage', `There is no face ‘${args.text.face}’; choose one of ${faceKeys()}.`);
   formatsOf(args.out);
-  if (args.names) return lettersOfList(args, args.names);
-  await writePlan({ job: jobFor(args, args.text.text!), artwork: {} }, args, began);
+  const face = await faceAsked(args.text.face);
+  if (args.names) return lettersOfList({ ...args, drawn: face }, args.names);
+  await writePlan({ job: jobFor({ ...args, drawn: face }, args.text.text!), artwork: {} }, args, began);
   return 0;
 }
 
 function jobFor(args: Args, text: string, { size, hex = args.hex }: { size?: number; hex?: string } = {}): Job {
-  const laid: Lettering = { ...args.text, text, height: size ?? args.text.height ?? 10 };
+  const laid = inFace({ ...args.text, text, height: size ?? args.text.height ?? 10 }, args.drawn);
   const height = args.width === undefined || size !== undefined ? laid.height : heightForWidth(laid, args.width);
   return jobOfText({
     id: 'headless',

@@ -14,6 +14,7 @@ export class InputError extends Error {
       | 'bad-job'
       | 'newer-version'
       | 'bad-bundle'
+      | 'bad-font'
       | 'too-complex'
       | 'bad-usage',
     message: string,

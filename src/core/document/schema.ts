@@ -18,9 +18,11 @@ import {
   ROUTE_POLICIES,
   UNDERLAY_KINDS,
   type Brief,
+  type FaceOutlines,
   type Hoop,
   type Job,
   type JobSettings,
+  type LetterOwn,
   type Lettering,
   type Piece,
   type PieceSettings,
@@ -117,6 +119,25 @@ export const briefSchema = Joi.object<Brief, true>({
 
 const factor = Joi.number().min(0.3).max(4);
 
+const letterOwn = Joi.object<LetterOwn, true>({
+  thread: id,
+  height: Joi.number().min(LETTER_HEIGHTS.min).max(LETTER_HEIGHTS.max),
+  shift: Joi.array().ordered(coordinate, coordinate),
+  cut: Joi.boolean(),
+});
+
+/** Of outlines, in hundredths of a height. */
+const hundredths = Joi.number().min(-5000).max(5000);
+const faceOutlines = Joi.object<FaceOutlines, true>({
+  name: Joi.string().min(1).max(120).required(),
+  glyphs: Joi.object()
+    .pattern(Joi.string().min(1).max(16), Joi.object({ d: Joi.string().allow('').max(200_000).required(), advance: hundredths.required() }))
+    .max(2000)
+    .required(),
+  kern: Joi.object().pattern(Joi.string().max(33), hundredths).max(20_000).required(),
+  space: hundredths.required(),
+});
+
 /** A text and how it is laid out. */
 export const letteringSchema = Joi.object<Lettering, true>({
   text: Joi.string().min(1).max(2000).required(),
@@ -134,6 +155,10 @@ export const letteringSchema = Joi.object<Lettering, true>({
   slant: Joi.number().min(-45).max(45),
   line: Joi.string().valid(...LETTER_LINES),
   radius: Joi.number().min(5).max(2000),
+  path,
+  upper: path,
+  outlines: faceOutlines,
+  letters: Joi.object().pattern(/^\d{1,4}$/, letterOwn),
   direction: Joi.string().valid(...LETTER_DIRECTIONS),
 });
 

@@ -174,9 +174,34 @@ export interface PieceSettings {
   openings?: 'carve' | 'sew-over';
 }
 
-export const LETTER_LINES = ['straight', 'arc-up', 'arc-down', 'circle'] as const;
+export const LETTER_LINES = ['straight', 'arc-up', 'arc-down', 'circle', 'path', 'between'] as const;
 export const ALIGNMENTS = ['left', 'centre', 'right'] as const;
 export const LETTER_DIRECTIONS = ['left-to-right', 'right-to-left', 'centre-out'] as const;
+
+/** What one letter of a text has for itself. */
+export interface LetterOwn {
+  thread?: string;
+  /** Height of capitals that it is drawn for, mm. */
+  height?: number;
+  /** Moved along its base line and up from it, mm. */
+  shift?: [number, number];
+  /** The thread is cut before it. */
+  cut?: boolean;
+}
+
+/**
+ * Letters of an outline face that a text uses, so that a job needs no font file. Path data with y downward from the base line; lengths in
+ * hundredths of the height of capitals.
+ */
+export interface FaceOutlines {
+  name: string;
+  /** By what is written, several signs for a ligature. */
+  glyphs: Record<string, { d: string; advance: number }>;
+  /** Between two of them, added to the advance, by both with a line feed between. */
+  kern: Record<string, number>;
+  /** Of a space. */
+  space: number;
+}
 
 /** Text that is sewn as letters. Absent values are the face's and the rules'. */
 export interface Lettering {
@@ -185,7 +210,7 @@ export interface Lettering {
   face: string;
   /** Height of capitals, mm. */
   height: number;
-  /** The middle of its base line (of several lines: of the middle one), mm. */
+  /** The middle of its base line (of several lines: of the middle one), the middle of its circle, or the origin of its lines, mm. */
   at?: [number, number];
   /** Turn of the whole, degrees counter-clockwise. */
   turn?: number;
@@ -204,6 +229,13 @@ export interface Lettering {
   line?: (typeof LETTER_LINES)[number];
   /** Of an arc or a circle, mm. */
   radius?: number;
+  /** The line that it stands on, and the one that it reaches up to when it stands between two; path data in mm from `at`, before the turn. */
+  path?: string;
+  upper?: string;
+  /** Of a face that Cobble does not draw itself: the letters in use. */
+  outlines?: FaceOutlines;
+  /** Single letters, by their place in the text. */
+  letters?: Record<string, LetterOwn>;
   direction?: (typeof LETTER_DIRECTIONS)[number];
 }
 

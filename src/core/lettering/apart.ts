@@ -1,4 +1,4 @@
-import type { Lettering } from '../document/types';
+import type { FaceOutlines, Lettering } from '../document/types';
 import { PI } from '../units/trig';
 import { inkOf } from './glyph';
 import { layOut } from './layout';
@@ -8,12 +8,21 @@ const round = (v: number): number => Math.round(v * 1000) / 1000;
 /** The letters of a text as texts of one letter each, where they are and as they look. */
 export function lettersApart(text: Lettering): Lettering[] {
   const { letters, face: sized } = layOut(text);
-  const { face, height, wide, weight, slant } = text;
-  const kept = { face, height, ...(wide === undefined ? {} : { wide }), ...(weight === undefined ? {} : { weight }), ...(slant === undefined ? {} : { slant }) }; // prettier-ignore
-  return letters.map(({ char, glyph, place, turn }) => {
+  const { face, wide, weight, slant, outlines } = text;
+  const kept = { face, ...(wide === undefined ? {} : { wide }), ...(weight === undefined ? {} : { weight }), ...(slant === undefined ? {} : { slant }) }; // prettier-ignore
+  return letters.map(({ char, glyph, height, place, turn }) => {
     const [left, right] = inkOf(glyph, sized.proportions.w);
     const foot = place({ x: (left + right) / 2, y: 0 });
     const turned = round((-turn * 180) / PI);
-    return { ...kept, text: char, at: [round(foot.x), round(foot.y)], ...(turned === 0 ? {} : { turn: turned }) };
+    return {
+      ...kept,
+      ...(outlines ? { outlines: ofOne(outlines, char) } : {}),
+      text: char,
+      height,
+      at: [round(foot.x), round(foot.y)],
+      ...(turned === 0 ? {} : { turn: turned }),
+    };
   });
 }
+
+const ofOne = ({ name, glyphs, space }: FaceOutlines, sign: string): FaceOutlines => ({ name, glyphs: { [sign]: glyphs[sign]! }, kern: {}, space });

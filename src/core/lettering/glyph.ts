@@ -1,4 +1,4 @@
-import type { Line, Point } from '../geometry/point';
+import { boundsOf, type Area, type Line, type Point } from '../geometry/point';
 import { cos, PI, sin } from '../units/trig';
 
 /** Proportions of a face; lengths in cap heights, y upward from the base line. */
@@ -34,6 +34,8 @@ export interface Glyph {
   /** Width of its ink. */
   width: number;
   strokes: readonly Stroke[];
+  /** Of a letter that is an outline, not strokes: its rings, even-odd. Its `width` is then its advance, and x = 0 its origin. */
+  outline?: Area;
 }
 
 /** Draws one letter in given proportions. */
@@ -111,7 +113,11 @@ export const moved = (s: Stroke, dx: number, dy: number): Stroke => ({
 export const dot = (x: number, y: number, w: number): Stroke => ({ ...through([x, y - 0.6 * w], [x, y + 0.6 * w]), width: 1.2 });
 
 /** How far the ink of a letter reaches from left to right, cap heights; columns are so wide where `w` is a stroke. */
-export function inkOf({ strokes }: Glyph, w: number): [number, number] {
+export function inkOf({ strokes, outline }: Glyph, w: number): [number, number] {
+  if (outline) {
+    const { minX, maxX } = boundsOf(outline);
+    return [minX, maxX];
+  }
   let [left, right] = [Infinity, -Infinity];
   for (const { middle, level, width } of strokes) {
     middle.forEach((p, i) => {

@@ -1,9 +1,10 @@
 import type { Lettering } from '../document/types';
 import type { Point } from '../geometry/point';
 import { cos, PI, sin } from '../units/trig';
-import { FACES, faceOf, glyphOf, type Face } from './faces';
+import { baseOf, roomBetween, type Base } from './base';
+import type { Face } from './faces';
 import { inkOf, type Glyph } from './glyph';
-import { kerningOf } from './kerning';
+import { settingOf, type SetLetter, type TypeSetting } from './sized';
 
 /** A letter in its place. */
 export interface PlacedGlyph {
@@ -11,16 +12,28 @@ export interface PlacedGlyph {
   /** Its line, and how far its middle lies from the middle of that line, mm. */
   row: number;
   aside: number;
+  /** Its place in the text. */
+  index: number;
   glyph: Glyph;
-  /** From the letter's own units, y upward, to mm on the page, y downward. */
+  /** Height of capitals that it is drawn for, and width of its strokes, mm. */
+  height: number;
+  strokeMm: number;
+  thread?: string;
+  /** The thread is cut before it. */
+  cut?: boolean;
+  /** From the letter's own units, y upward, to mm about the middle of its foot, y downward, as on a straight line. */
+  local(p: Point): Point;
+  /** From its own units to mm on the page. */
   place(p: Point): Point;
+  /** Whether it stands on the page as it is, moved and turned; not so between two lines. */
+  isRigid: boolean;
   /** Turn of its base line, radians, the page's way. */
   turn: number;
 }
 
 export interface LaidText {
   face: Face;
-  /** Width of a stroke, mm. */
+  /** Usual width of a stroke, mm. */
   strokeMm: number;
   letters: PlacedGlyph[];
   /** Signs that the face does not have, each once. */
@@ -29,133 +42,100 @@ export interface LaidText {
   lengthMm: number;
 }
 
-/**
- * Round letters are drawn so much beyond flat ones at each end, mm. Practitioners draw 0.2 (craft §4); here compensation at the ends
- * of the rows, which run along the height there, does that already: with more, the forecast has round letters taller than flat ones.
- */
-export const OVERSHOOT_MM = 0.02;
-/** Small letters are spread and thickened (craft §8). */
-export const SMALL_BELOW_MM = 6;
-const SPREAD = 1.3;
-/** Strokes never get thinner than this as drawn, mm: with compensation the thinnest satin that sews. */
-const LEAST_STROKE_MM = 0.6;
 /** From line to line, in cap heights. */
 const LINES_APART = 1.6;
 
 interface Slot {
   char: string;
+  index: number;
   glyph: Glyph;
+  height: number;
+  strokeMm: number;
   /** Where its own x = 0 lies along the line, and where its ink ends, mm from the line's beginning. */
   at: number;
   endsAt: number;
 }
 
 /** Lays out a text. An unknown face is the first one's. */
-export function layOut(text: Lettering): LaidText {
-  const face = faceOf(text.face) ?? FACES[0]!;
-  const { height } = text;
-  const strokeMm = Math.max(LEAST_STROKE_MM, face.proportions.w * height * (text.weight ?? 1));
-  const sized: Face = {
-    ...face,
-    proportions: { ...face.proportions, w: strokeMm / height, wide: face.proportions.wide * (text.wide ?? 1) },
-  };
+export function layOut(asked: Lettering): LaidText {
+  const text = asked.line === 'between' && asked.path && asked.upper ? { ...asked, height: roomBetween(asked.path, asked.upper) } : asked;
+  const setting = settingOf(text);
+  const own = setting.at(text.height);
   const missing = new Set<string>();
-  const draw = drawerOf(sized, OVERSHOOT_MM / height);
-  const kerning = kerningOf(sized, draw);
   let index = 0;
   const lines = text.text.split('\n').map((line) => {
-    const slots: Slot[] = [];
-    let x = 0;
-    let [before, words] = ['', 0];
-    for (const char of Array.from(line.normalize('NFC'))) {
-      const own = index++;
-      if (char === ' ') {
-        words += face.wordApart * (text.wordSpacing ?? 1);
-        continue;
-      }
-      const glyph = draw(char);
-      if (!glyph) {
-        missing.add(char);
-        continue;
-      }
-      x += words * height;
-      if (before !== '') x -= kerning(before, char, words) * height;
-      [before, words] = [char, 0];
-      const [left, right] = inkOf(glyph, sized.proportions.w);
-      slots.push({ char, glyph, at: x - left * height, endsAt: x + (right - left) * height });
-      x += (right - left) * height + apartMm(face, text) + (text.pairs?.[own] ?? 0);
-    }
-    index++;
-    const last = slots[slots.length - 1];
-    return { slots, length: last ? last.endsAt : 0 };
+    const slots = slotsOf(line.normalize('NFC'), index, text, setting, missing);
+    index += Array.from(line.normalize('NFC')).length + 1;
+    return { slots, length: slots[slots.length - 1]?.endsAt ?? 0 };
   });
   const lengthMm = Math.max(0, ...lines.map((l) => l.length));
-  const roundMm = lengthMm + apartMm(face, text) + face.wordApart * height;
-  const letters = lines.flatMap(({ slots, length }, row) =>
-    slots.map((slot) => placed(slot, text, { row, rows: lines.length, length, lengthMm, roundMm })),
-  );
-  return { face: sized, strokeMm, letters, missing: [...missing], lengthMm };
+  const roundMm = lengthMm + setting.gapMm;
+  const base = baseOf(text, { lengthMm, roundMm });
+  const letters = lines.flatMap(({ slots, length }, row) => {
+    const { align = 'centre' } = text;
+    const slack = align === 'left' ? 0 : align === 'right' ? lengthMm - length : (lengthMm - length) / 2;
+    const down = (row - (lines.length - 1) / 2) * LINES_APART * text.height * (text.lineSpacing ?? 1);
+    return slots.map((slot) => placed(slot, text, { row, down, aside: slack - lengthMm / 2, base }));
+  });
+  return { face: own.face, strokeMm: own.strokeMm, letters, missing: [...missing], lengthMm };
 }
 
-/** Letters as they are asked for, each drawn once. */
-function drawerOf(face: Face, over: number): (char: string) => Glyph | null {
-  const drawn = new Map<string, Glyph | null>();
-  return (char) => {
-    if (!drawn.has(char)) drawn.set(char, glyphOf(face, char, over));
-    return drawn.get(char)!;
-  };
-}
-
-/** Between two letters, mm. */
-function apartMm(face: Face, { height, spacing = 0 }: Lettering): number {
-  const usual = face.apart * height * (height < SMALL_BELOW_MM ? SPREAD : 1);
-  return Math.max(0.35, usual + (spacing / 100) * height);
+/** Signs of a line in their places; those that the face does not have are told. */
+function slotsOf(line: string, first: number, text: Lettering, setting: TypeSetting, missing: Set<string>): Slot[] {
+  const slots: Slot[] = [];
+  let index = first;
+  let words = 0;
+  let before: (SetLetter & { at: number; pairMm: number }) | null = null;
+  for (const sign of setting.at(text.height).signsIn(line)) {
+    const own = index;
+    index += Array.from(sign).length;
+    if (sign === ' ') {
+      words++;
+      continue;
+    }
+    const height = text.letters?.[own]?.height ?? text.height;
+    const { draw, face, strokeMm } = setting.at(height);
+    const glyph = draw(sign);
+    if (!glyph) {
+      missing.add(sign);
+      continue;
+    }
+    const [left, right] = inkOf(glyph, face.proportions.w);
+    const letter = { sign, glyph, height };
+    const at: number = before ? before.at + before.pairMm + setting.step(before, letter, words) : words * setting.gapMm - left * height;
+    if (right > left) slots.push({ char: sign, index: own, glyph, height, strokeMm, at, endsAt: at + right * height });
+    before = { ...letter, at, pairMm: text.pairs?.[own] ?? 0 };
+    words = 0;
+  }
+  return slots;
 }
 
 interface Row {
   row: number;
-  rows: number;
-  length: number;
-  lengthMm: number;
-  /** The longest line once round, with the gap between its ends. */
-  roundMm: number;
+  /** How far the row lies below the middle one, and its beginning from the middle of the text, mm. */
+  down: number;
+  aside: number;
+  base: Base;
 }
 
-function placed({ char, glyph, at }: Slot, text: Lettering, { row, rows, length, lengthMm, roundMm }: Row): PlacedGlyph {
-  const { height, align = 'centre', slant = 0, line = 'straight' } = text;
-  const slack = align === 'left' ? 0 : align === 'right' ? lengthMm - length : (lengthMm - length) / 2;
-  const down = (row - (rows - 1) / 2) * LINES_APART * height * (text.lineSpacing ?? 1);
+function placed({ char, index, glyph, at, height, strokeMm }: Slot, text: Lettering, { row, down, aside, base }: Row): PlacedGlyph {
+  const { slant = 0 } = text;
   const lean = sin((slant * PI) / 180) / Math.max(0.2, cos((slant * PI) / 180));
-  const middle = slack + at + (glyph.width * height) / 2 - lengthMm / 2;
-  const base = baseAt(line, text.radius ?? usualRadius(line, lengthMm, roundMm), middle);
+  const own = text.letters?.[index];
+  const [along, up] = own?.shift ?? [0, 0];
+  const middle = aside + at + (glyph.width * height) / 2 + along;
   const turn = ((text.turn ?? 0) * PI) / 180;
   const [cx, cy] = text.at ?? [0, 0];
   const onPage = (p: Point): Point => ({ x: cx + p.x * cos(turn) + p.y * sin(turn), y: cy - p.x * sin(turn) + p.y * cos(turn) });
-  const [c, s] = [cos(base.turn), sin(base.turn)];
-  return {
-    char,
-    row,
-    aside: middle,
-    glyph,
-    turn: base.turn - turn,
-    place: (p) => {
-      const x = (p.x - glyph.width / 2) * height + lean * p.y * height;
-      const y = -p.y * height + down;
-      return onPage({ x: base.x + x * c - y * s, y: base.y + x * s + y * c });
-    },
+  const local = (p: Point): Point => ({ x: (p.x - glyph.width / 2) * height + lean * p.y * height, y: -p.y * height });
+  const standing = (p: Point): Point => {
+    const { x, y } = local(p);
+    return onPage(base.place(middle, { x, y: y + down - up }));
   };
-}
-
-/** A circle is just long enough for the text to go once round it; an arch is gentle. */
-const usualRadius = (line: NonNullable<Lettering['line']>, lengthMm: number, roundMm: number): number =>
-  line === 'circle' ? roundMm / (2 * PI) : Math.max(LEAST_ARCH_MM, lengthMm);
-const LEAST_ARCH_MM = 30;
-
-/** Place and turn of a base line at so much along it from its middle, mm. */
-function baseAt(line: NonNullable<Lettering['line']>, radius: number, along: number): Point & { turn: number } {
-  if (line === 'straight') return { x: along, y: 0, turn: 0 };
-  const angle = along / radius;
-  // Above, letters stand on the outside of the circle; below, inside it, so that they read from left to right.
-  if (line === 'arc-down') return { x: radius * sin(angle), y: -radius + radius * cos(angle), turn: -angle };
-  return { x: radius * sin(angle), y: radius - radius * cos(angle), turn: angle };
+  return {
+    ...{ char, row, index, aside: middle, glyph, height, strokeMm },
+    ...(own?.thread === undefined ? {} : { thread: own.thread }),
+    ...(own?.cut === undefined ? {} : { cut: own.cut }),
+    ...{ turn: base.turnAt(middle) - turn, local, place: standing, isRigid: base.isRigid },
+  };
 }

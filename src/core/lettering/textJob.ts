@@ -6,15 +6,23 @@ import type { Brief, Job, JobSettings, Lettering } from '../document/types';
 import { boundsOf, type Bounds } from '../geometry/point';
 import { FACES } from './faces';
 import { layOut } from './layout';
+import { SHIPPED_FACES } from './outline/catalogue';
 
 /** Where the ink of a text lies, mm; null when none of its signs can be drawn. */
 export function extentOf(text: Lettering): Bounds | null {
-  const { letters, strokeMm } = layOut(text);
-  const points = letters.flatMap(({ glyph, place }) => glyph.strokes.flatMap((s) => s.middle.map(place)));
-  if (points.length === 0) return null;
-  const b = boundsOf([points]);
-  const half = strokeMm / 2;
-  return { minX: b.minX - half, minY: b.minY - half, maxX: b.maxX + half, maxY: b.maxY + half };
+  const { letters } = layOut(text);
+  const boxes = letters.map(({ glyph, place, strokeMm }): Bounds => {
+    const b = boundsOf([...glyph.strokes.map((s) => s.middle), ...(glyph.outline ?? [])].map((line) => line.map(place)));
+    const half = glyph.outline ? 0 : strokeMm / 2;
+    return { minX: b.minX - half, minY: b.minY - half, maxX: b.maxX + half, maxY: b.maxY + half };
+  });
+  if (boxes.length === 0) return null;
+  return {
+    minX: Math.min(...boxes.map((b) => b.minX)),
+    minY: Math.min(...boxes.map((b) => b.minY)),
+    maxX: Math.max(...boxes.map((b) => b.maxX)),
+    maxY: Math.max(...boxes.map((b) => b.maxY)),
+  };
 }
 
 /** The text moved so that the middle of its ink lies at a place. */
@@ -62,7 +70,7 @@ export function jobOfText({ id, name, text, brief = {}, school = {}, hex = '#1d2
   if (missing.length > 0)
     throw new InputError(
       'bad-usage',
-      `‘${text.face}’ has no ${missing.map((c) => `‘${c}’`).join(', ')}; write it otherwise or take another face.`,
+      `‘${text.outlines?.name ?? text.face}’ has no ${missing.map((c) => `‘${c}’`).join(', ')}; write it otherwise or take another face.`,
     );
   if (letters.length === 0) throw new InputError('bad-usage', 'There is nothing to sew: the text has no letters.');
   const placed = centred(text);
@@ -87,4 +95,4 @@ export function jobOfText({ id, name, text, brief = {}, school = {}, hex = '#1d2
   };
 }
 
-export const faceKeys = (): string => FACES.map((f) => f.key).join(', ');
+export const faceKeys = (): string => [...FACES, ...SHIPPED_FACES].map((f) => f.key).join(', ');

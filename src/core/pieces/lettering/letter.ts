@@ -2,13 +2,17 @@ import { areaOf, components, intersect, roughOffset, strokeArea, subtract, turne
 import { calmTangents, dividedAt, lineLength, resample, smooth, withoutRepeats } from '../../geometry/line';
 import { distance, mix, type Area, type Point } from '../../geometry/point';
 import { UnionFind } from '../../geometry/unionFind';
+import type { Corners } from '../../document/types';
+import type { Face } from '../../lettering/faces';
 import type { Stroke } from '../../lettering/glyph';
 import type { LaidText, PlacedGlyph } from '../../lettering/layout';
 import { OVERLAP_MM, SAME_POINT_MM } from '../../units/tolerances';
+import { cos, sin } from '../../units/trig';
 import { castRows } from '../satin/cast';
 import { extend } from '../satin/fromLine';
 import { indexEdges } from '../satin/outlineEdges';
 import { sliceTrack, type Column, type Track } from '../satin/track';
+import { outlinedLetter } from './outlined';
 import { endOf, jointsOf, type End, type Joint, type PlacedStroke } from './joints';
 
 /** A letter as columns that hang together. */
@@ -25,18 +29,53 @@ const CUT_REACH = 2.5;
 /** Wider than any letter, in cap heights. */
 const FAR = 6;
 
+/** Letters by how they are drawn: a text is full of letters that were worked out before, elsewhere. */
+const known = new Map<string, Letter>();
+const MOST_KNOWN = 600;
+
 /** The columns of one letter, joined where its strokes meet. */
-export function letterOf(glyph: PlacedGlyph, { strokeMm, face }: LaidText): Letter {
-  const drawn = glyph.glyph.strokes.map((s) => placedStroke(s, glyph, strokeMm));
+export function letterOf(placed: PlacedGlyph, { face }: LaidText, corners: Corners = 'turn'): Letter {
+  if (!placed.isRigid) return workedOut(placed, placed.place, face, corners);
+  const { glyph, height, strokeMm, local, place, turn } = placed;
+  const lean = local({ x: 0, y: 1 }).x - local({ x: 0, y: 0 }).x;
+  const key = JSON.stringify([glyph.outline ?? glyph.strokes, glyph.width, face.ends, height, strokeMm, lean, corners]);
+  let letter = known.get(key);
+  if (!letter) {
+    letter = workedOut(placed, local, face, corners);
+    if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
+    known.set(key, letter);
+  }
+  const origin = place({ x: glyph.width / 2, y: 0 });
+  const [c, s] = [cos(turn), sin(turn)];
+  return movedLetter(letter, (p) => ({ x: origin.x + p.x * c - p.y * s, y: origin.y + p.x * s + p.y * c }));
+}
+
+const movedLetter = ({ columns, painted }: Letter, to: (p: Point) => Point): Letter => ({
+  columns: columns.map((column) => ({
+    ...column,
+    track: { left: column.track.left.map(to), right: column.track.right.map(to), advance: column.track.advance },
+  })),
+  painted: painted.map((ring) => ring.map(to)),
+});
+
+/** A letter in a frame of mm, y downward. */
+type Frame = (p: Point) => Point;
+
+function workedOut(placed: PlacedGlyph, frame: Frame, face: Face, corners: Corners): Letter {
+  const { outline } = placed.glyph;
+  return outline ? outlinedLetter(outline.map((ring) => ring.map(frame)), corners) : strokedLetter(placed, frame, face); // prettier-ignore
+}
+
+/** A letter of strokes as columns, and what it paints. */
+function strokedLetter({ glyph, strokeMm, height }: PlacedGlyph, frame: Frame, face: Face): Letter {
+  const drawn = glyph.strokes.map((s) => placedStroke(s, frame, strokeMm));
   const joints = jointsOf(drawn);
   const isJoined = (i: number, end: End): boolean =>
     joints.some((j) => (j.under === i && j.underEnd === end) || (j.over === i && j.overEnd === end));
-  const isRound = (i: number, end: End): boolean => face.ends === 'round' && !glyph.glyph.strokes[i]!.level && !isJoined(i, end);
+  const isRound = (i: number, end: End): boolean => face.ends === 'round' && !glyph.strokes[i]!.level && !isJoined(i, end);
   // A round end reaches as far as a flat one would.
   const strokes = drawn.map((s, i) => withoutEnds(s, (end) => isRound(i, end)));
-  const painted = strokes.map((s, i) =>
-    paintedBy(s, glyph.glyph.strokes[i]!, glyph, face.proportions.w / strokeMm, (end) => isRound(i, end)),
-  );
+  const painted = strokes.map((s, i) => paintedBy(s, glyph.strokes[i]!, frame, 1 / height, (end) => isRound(i, end)));
   const shapes = painted.map((area, i) => cutBeneath(area, i, joints, painted, CUT_REACH * strokeMm));
   const nodes = new UnionFind(2 * strokes.length + joints.length);
   const columns = strokes.flatMap((s, i) => {
@@ -52,8 +91,8 @@ export function letterOf(glyph: PlacedGlyph, { strokeMm, face }: LaidText): Lett
   return { columns: columns.map(root), painted: unite(...painted) };
 }
 
-function placedStroke(s: Stroke, { place }: PlacedGlyph, strokeMm: number): PlacedStroke {
-  return { middle: withoutRepeats(s.middle.map(place), SAME_POINT_MM), closed: s.closed, widthMm: s.width * strokeMm };
+function placedStroke(s: Stroke, frame: Frame, strokeMm: number): PlacedStroke {
+  return { middle: withoutRepeats(s.middle.map(frame), SAME_POINT_MM), closed: s.closed, widthMm: s.width * strokeMm };
 }
 
 /** A stroke shorter by half its width at some of its ends. */
@@ -77,7 +116,7 @@ function slantOf(middle: readonly Point[]): number {
 }
 
 /** What a stroke paints by itself. */
-function paintedBy(stroke: PlacedStroke, { level }: Stroke, { place }: PlacedGlyph, perMm: number, isRound: (end: End) => boolean): Area {
+function paintedBy(stroke: PlacedStroke, { level }: Stroke, frame: Frame, perMm: number, isRound: (end: End) => boolean): Area {
   const { middle, closed, widthMm } = stroke;
   const plain = strokeArea([middle], closed, { widthMm, cap: 'butt', join: 'round', miterLimit: 4 });
   if (level) {
@@ -90,7 +129,7 @@ function paintedBy(stroke: PlacedStroke, { level }: Stroke, { place }: PlacedGly
           [FAR, low],
           [FAR, high],
           [-FAR, high],
-        ].map(([x, y]) => place({ x: x!, y: y! })),
+        ].map(([x, y]) => frame({ x: x!, y: y! })),
       ),
     ]);
   }

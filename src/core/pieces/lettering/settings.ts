@@ -2,7 +2,7 @@ import type { Resolved } from '../../document/resolved';
 import type { JobSettings, Piece } from '../../document/types';
 import { rule, type ResolveContext, type ShapeFacts, type WithoutTies } from '../resolve';
 import { satinSettings } from '../satin/settings';
-import { SMALL_BELOW_MM } from '../../lettering/layout';
+import { SMALL_BELOW_MM } from '../../lettering/sized';
 
 /** Spacing of rows in small letters on rough cloth, which swallows finer ones, mm (craft §8). */
 const ROUGH_SPACING_MM = 0.45;

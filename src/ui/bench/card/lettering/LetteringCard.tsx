@@ -3,7 +3,8 @@ import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, type Lettering, type Piece } from '@/core/document/types';
 import { LETTER_HEIGHTS } from '@/core/document/ranges';
 import { faceOf, FACES, smallestIn } from '@/core/lettering/faces';
-import { layOut, SMALL_BELOW_MM } from '@/core/lettering/layout';
+import { layOut } from '@/core/lettering/layout';
+import { SMALL_BELOW_MM } from '@/core/lettering/sized';
 import { extentOf, heightForWidth } from '@/core/lettering/textJob';
 import type { LengthUnit } from '@/core/units/length';
 import { breakIntoColumns, breakIntoLetters, editLettering } from '@/session/edit/letteringCommands';
@@ -18,6 +19,8 @@ const LINES: Record<(typeof LETTER_LINES)[number], string> = {
   'arc-up': 'Arch',
   'arc-down': 'Bowl',
   circle: 'Round a circle',
+  path: 'A drawn line',
+  between: 'Between two lines',
 };
 const WAYS: Record<(typeof LETTER_DIRECTIONS)[number], string> = {
   'left-to-right': 'To the right',
