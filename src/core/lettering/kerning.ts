@@ -9,6 +9,8 @@ const SHARE = 0.8;
 const MOST = 0.26;
 /** Words are all as far apart, by the nearest places of their letters. */
 const MOST_BETWEEN_WORDS = 0.4;
+/** Fonts have broader spaces, and letters that lean more. */
+const MOST_BETWEEN_OUTLINED = 0.8;
 /** Places of a stroke's middle that are looked at, cap heights apart. */
 const STEP = 0.06;
 
@@ -21,6 +23,8 @@ interface Outline {
 
 function outlineOf(glyph: Glyph, w: number): Outline {
   const [left, right] = inkOf(glyph, w);
+  if (glyph.outline)
+    return { left, right, places: glyph.outline.flatMap((ring) => resample([...ring, ring[0]!], STEP).map((p) => ({ ...p, half: 0 }))) };
   const places = glyph.strokes.flatMap((s) =>
     resample(s.middle, STEP)
       .filter((p) => !s.level || (p.y >= s.level[0] && p.y <= s.level[1]))
@@ -56,9 +60,30 @@ export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (fi
   };
 }
 
+/**
+ * How much nearer words of outlined letters are moved than their spaces say, heights of capitals: so that they are all as far apart by
+ * the nearest places of their letters.
+ */
+export function wordKerning(draw: (sign: string) => Glyph | null): (first: string, second: string, shift: number, apart: number) => number {
+  const outlines = new Map<string, Outline | null>();
+  const of = (sign: string): Outline | null => {
+    if (!outlines.has(sign)) {
+      const glyph = draw(sign);
+      outlines.set(sign, glyph && outlineOf(glyph, 0));
+    }
+    return outlines.get(sign)!;
+  };
+  return (first, second, shift, apart) => {
+    const [a, b] = [of(first), of(second)];
+    return a && b ? Math.min(MOST_BETWEEN_OUTLINED, Math.max(0, nearestAt(a, b, shift) - apart)) : 0;
+  };
+}
+
 /** How near the ink of two letters comes when their widths lie so far apart. */
-function between(a: Outline, b: Outline, apart: number): number {
-  const shift = a.right + apart - b.left;
+const between = (a: Outline, b: Outline, apart: number): number => nearestAt(a, b, a.right + apart - b.left);
+
+/** How near the ink of two letters comes, the second so far to the right of the first. */
+function nearestAt(a: Outline, b: Outline, shift: number): number {
   let least = Infinity;
   for (const p of a.places) {
     for (const q of b.places) {

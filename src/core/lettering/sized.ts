@@ -1,7 +1,7 @@
 import type { FaceOutlines, Lettering } from '../document/types';
 import { FACES, faceOf, glyphOf, type Face } from './faces';
 import { inkOf, type Glyph } from './glyph';
-import { kerningOf } from './kerning';
+import { kerningOf, wordKerning } from './kerning';
 import { outlinedGlyph, signsIn } from './outline/outlined';
 
 /**
@@ -16,6 +16,10 @@ const SPREAD = 1.3;
 const LEAST_STROKE_MM = 0.6;
 /** Letters that do not join come no nearer than this, mm. */
 const LEAST_APART_MM = 0.35;
+/** Words stand apart by so much of what a font says, by the nearest places of their letters. */
+const WORDS_APART = 1.1;
+/** … but no more than this, heights of capitals: up to 12 mm the thread then need not be cut there. */
+const MOST_APART = 0.36;
 /** Where a font says nothing of small sizes, its letters are spread by so much of the height. */
 const OUTLINE_SPREAD = 0.04;
 
@@ -86,10 +90,13 @@ function outlinedSetting(text: Lettering, outlines: FaceOutlines): TypeSetting {
     return { face, strokeMm, signsIn: (line) => signsIn(outlines, line), draw };
   });
   const added = ((text.spacing ?? 0) / 100 + (isSmall(text) ? OUTLINE_SPREAD : 0)) * text.height;
+  const nearer = wordKerning(draw);
   const space = (outlines.space / 100) * wide * (text.wordSpacing ?? 1);
   const step = (first: SetLetter, second: SetLetter, words: number): number => {
     const kern = words > 0 ? 0 : ((outlines.kern[`${first.sign}\n${second.sign}`] ?? 0) / 100) * wide;
-    return first.glyph.width * first.height + added + (words * space + kern) * text.height;
+    const advance = first.glyph.width * first.height + added + (words * space + kern) * text.height;
+    if (words === 0) return advance;
+    return advance - nearer(first.sign, second.sign, advance / text.height, Math.min(MOST_APART, WORDS_APART * space) * words) * text.height;
   };
   return { at, step, gapMm: added + space * text.height };
 }

@@ -3,6 +3,7 @@ import { areaOf, clean, components } from '../../geometry/area';
 import type { Area } from '../../geometry/point';
 import { networkFromArea } from '../satin/fromArea';
 import type { Column } from '../satin/track';
+import { joinedParts } from './joinedParts';
 import type { Letter } from './letter';
 
 /** Parts smaller than this are crumbs of the outline, mm². */
@@ -17,8 +18,8 @@ export function outlinedLetter(rings: Area, corners: Corners): Letter {
     .flatMap((part): Column[] => {
       const own = networkFromArea(part, corners).columns;
       const shift = next;
-      for (const c of own) next = Math.max(next, c.from + shift + 1, c.to + shift + 1);
+      for (const c of own) next = Math.max(next, c.from + shift + 2, c.to + shift + 2);
       return own.map((c) => ({ ...c, from: c.from + shift, to: c.to + shift, tuckedAt: c.tuckedAt?.map((n) => n + shift) ?? [] }));
     });
-  return { columns, painted };
+  return { columns: joinedParts(columns), painted };
 }

@@ -86,3 +86,22 @@ export function wayBetween(columns: readonly Column[], from: number, to: number)
   }
   return way;
 }
+
+/** Columns that hang together by their nodes. */
+export function groupsOf(columns: readonly Column[]): Column[][] {
+  const left = new Set(columns);
+  const groups: Column[][] = [];
+  for (const first of columns) {
+    if (!left.delete(first)) continue;
+    const group = [first];
+    for (const c of group) {
+      for (const d of left) {
+        if (![d.from, d.to].some((n) => n === c.from || n === c.to)) continue;
+        left.delete(d);
+        group.push(d);
+      }
+    }
+    groups.push(group);
+  }
+  return groups;
+}

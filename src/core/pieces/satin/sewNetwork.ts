@@ -9,7 +9,7 @@ import { travelTo } from '../rows/sewRows';
 import { sewColumn } from './cover';
 import { shortened, withEnds, withRowsToEnds } from './columnEnds';
 import { approach, endOf, layFoundation, runAlong, runTrack, sewCap, type ColumnSettings } from './foundation';
-import { dividedAt, wayBetween } from './nodes';
+import { dividedAt, groupsOf, wayBetween } from './nodes';
 import { centreLine, type Column, type ColumnNetwork } from './track';
 
 /**
@@ -30,7 +30,7 @@ export function sewNetwork(
     withRowsToEnds(withEnds(c, settings.ends, settings.pushMm, settings.cover.widen), settings.cover.spacingMm),
   );
   if (columns.length === 0) return;
-  const groups = groupsOf(columns);
+  const groups = inOrder(columns);
   groups.forEach((group, i) => {
     const next = groups[i + 1];
     const wish = next ? nearestTo(group, next) : end && (groups.length === 1 || onRow(group, end)) ? end : null;
@@ -52,24 +52,10 @@ function nearestTo(columns: readonly Column[], others: readonly Column[]): Point
   return best;
 }
 
-/** Columns that hang together by their nodes; the longest group last, so that it covers the ways to the others. */
-function groupsOf(columns: readonly Column[]): Column[][] {
-  const left = new Set(columns);
-  const groups: Column[][] = [];
-  for (const first of columns) {
-    if (!left.delete(first)) continue;
-    const group = [first];
-    for (const c of group) {
-      for (const d of left) {
-        if (![d.from, d.to].some((n) => n === c.from || n === c.to)) continue;
-        left.delete(d);
-        group.push(d);
-      }
-    }
-    groups.push(group);
-  }
+/** Columns that hang together; the longest group last, so that it covers the ways to the others. */
+function inOrder(columns: readonly Column[]): Column[][] {
   const length = (g: readonly Column[]): number => g.reduce((sum, c) => sum + c.track.advance[c.track.advance.length - 1]!, 0);
-  return groups.sort((a, b) => length(a) - length(b));
+  return groupsOf(columns).sort((a, b) => length(a) - length(b));
 }
 
 /** A place belongs to columns of which a row passes this near, mm. */
