@@ -4,17 +4,18 @@ import { lettersApart } from '@/core/lettering/apart';
 import { columnsApart } from '@/core/pieces/lettering/columnsApart';
 import type { Point } from '@/core/geometry/point';
 import { useJob } from '../job/jobStore';
+import { faceFont, isOutlined, withLetters } from '../shop/faceStore';
 import { addPiece, editPiece, freeId } from './commands';
 
 /** Values with which the next text begins: those of the last one. */
-let last: Omit<Lettering, 'text' | 'at' | 'pairs'> = { face: FACES[0]!.key, height: 10 };
+let last: Omit<Lettering, 'text' | 'at'> = { face: FACES[0]!.key, height: 10 };
 
 const nameOf = (text: string): string => text.replace(/\s+/g, ' ').trim().slice(0, 60) || 'Text';
 
 /** A new text at a place, in a thread. @returns its id */
 export function addLettering(text: string, at: Point, thread: string, after: string | null): string {
   const round = (v: number): number => Math.round(v * 100) / 100;
-  const lettering: Lettering = { ...last, text, at: [round(at.x), round(at.y)] };
+  const lettering = withLetters({ ...last, text, at: [round(at.x), round(at.y)] });
   return addPiece({ id: '', name: nameOf(text), kind: 'lettering', thread, lettering, settings: {} }, after, 'Letter a text');
 }
 
@@ -26,7 +27,7 @@ export function editLettering(id: string, patch: Partial<Lettering>, mark?: stri
     (piece) => {
       if (!piece.lettering || piece.locked) return;
       if (patch.text !== undefined && piece.name === nameOf(piece.lettering.text)) piece.name = nameOf(patch.text);
-      const next = { ...piece.lettering, ...patch };
+      const next = withLetters({ ...(JSON.parse(JSON.stringify(piece.lettering)) as Lettering), ...patch });
       piece.lettering = Object.fromEntries(Object.entries(next).filter(([, v]) => v !== undefined)) as unknown as Lettering;
     },
     mark,
@@ -34,8 +35,14 @@ export function editLettering(id: string, patch: Partial<Lettering>, mark?: stri
   const now = useJob.getState().job?.pieces.find((p) => p.id === id)?.lettering;
   if (!now) return;
   const kept: Partial<Lettering> = { ...now };
-  for (const own of ['text', 'at', 'pairs'] as const) delete kept[own];
+  for (const own of ['text', 'at', 'pairs', 'letters', 'outlines', 'path', 'upper'] as const) delete kept[own];
   last = { ...kept, face: now.face, height: now.height };
+}
+
+/** Gives a text another face, once its letters are at hand. */
+export async function chooseFace(id: string, face: string): Promise<void> {
+  if (isOutlined(face) && !(await faceFont(face))) return;
+  editLettering(id, { face });
 }
 
 /** Puts other pieces in the place of a text, as one group. @returns their ids */

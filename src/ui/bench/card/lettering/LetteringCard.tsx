@@ -2,17 +2,20 @@
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, type Lettering, type Piece } from '@/core/document/types';
 import { LETTER_HEIGHTS } from '@/core/document/ranges';
-import { faceOf, FACES, smallestIn } from '@/core/lettering/faces';
+import { faceOf, smallestIn } from '@/core/lettering/faces';
 import { layOut } from '@/core/lettering/layout';
 import { SMALL_BELOW_MM } from '@/core/lettering/sized';
+import { shippedFace } from '@/core/lettering/outline/catalogue';
 import { extentOf, heightForWidth } from '@/core/lettering/textJob';
 import type { LengthUnit } from '@/core/units/length';
-import { breakIntoColumns, breakIntoLetters, editLettering } from '@/session/edit/letteringCommands';
+import { breakIntoColumns, breakIntoLetters, chooseFace, editLettering } from '@/session/edit/letteringCommands';
+import { faceFont, isOutlined } from '@/session/shop/faceStore';
 import { selectAll } from '@/session/view/viewStore';
 import { Button } from '../../../components/Button';
 import { Choice } from '../../../components/Choice';
 import { NumberField } from '../../../components/NumberField';
 import { useAsking } from './asking';
+import { faceName, FacePicker } from './FacePicker';
 
 const LINES: Record<(typeof LETTER_LINES)[number], string> = {
   straight: 'Straight',
@@ -33,17 +36,12 @@ const SIDES: Record<(typeof ALIGNMENTS)[number], string> = { left: 'Left', centr
 export function LetteringCard({ piece, text, weight, units }: { piece: Piece; text: Lettering; weight: number; units: LengthUnit }) {
   const { id } = piece;
   const set = (patch: Partial<Lettering>): void => editLettering(id, patch);
+  useLetters(id, text);
   return (
     <section aria-label="Text" className="mt-3 border-t border-hairline pt-2" data-testid="lettering">
       <Words id={id} text={text.text} />
-      <Choice
-        label="Face"
-        className="mt-2"
-        value={faceOf(text.face)?.key ?? FACES[0]!.key}
-        options={FACES.map((f) => ({ value: f.key, name: f.name }))}
-        onChange={(face) => set({ face })}
-      />
-      <p className="mt-1 text-xs text-quiet">{(faceOf(text.face) ?? FACES[0]!).says}</p>
+      <FacePicker text={text} onChoose={(face) => void chooseFace(id, face)} />
+      <p className="mt-1 text-xs text-quiet">{saysOf(text.face)}</p>
       <Numbers text={text} units={units} set={set} />
       <div className="mt-2 grid grid-cols-2 gap-2">
         <Choice
@@ -80,6 +78,21 @@ export function LetteringCard({ piece, text, weight, units }: { piece: Piece; te
       </div>
     </section>
   );
+}
+
+const saysOf = (face: string): string =>
+  faceOf(face)?.says ?? shippedFace(face)?.says ?? 'a font of your own, as columns along the middle of its strokes';
+
+/** Sees to it that a face of outlines is at hand, and that a text typed before it was gets its letters. */
+function useLetters(id: string, text: Lettering): void {
+  const { face } = text;
+  const lacking = layOut(text).missing.join('');
+  useEffect(() => {
+    if (!isOutlined(face)) return;
+    void faceFont(face).then((font) => {
+      if (font && [...lacking].some((sign) => font.outlinesFor(sign).glyphs[sign])) editLettering(id, {}, `letters ${id}`);
+    });
+  }, [id, face, lacking]);
 }
 
 function Words({ id, text }: { id: string; text: string }) {
@@ -176,13 +189,20 @@ function heightFitting(text: Lettering, mm: number): number {
   }
 }
 
+/** The smallest height of a face in a thread, mm; null where nobody measured it. */
+function smallestOf(key: string, weight: number): number | null {
+  const face = faceOf(key);
+  return face ? smallestIn(face, weight) : (shippedFace(key)?.smallest[weight >= 60 ? 60 : 40] ?? null);
+}
+
 /** What the size and the signs ask for. */
 function Advice({ text, weight }: { text: Lettering; weight: number }) {
   const laid = useMemo(() => layOut(text), [text]);
-  const smallest = smallestIn(laid.face, weight);
+  const smallest = smallestOf(text.face, weight);
+  const name = faceName(text.face);
   const says: string[] = [];
-  if (laid.missing.length > 0) says.push(`${laid.face.name} has no ${laid.missing.map((c) => `‘${c}’`).join(', ')}: left out.`);
-  if (text.height < smallest)
+  if (laid.missing.length > 0) says.push(`${name} has no ${laid.missing.map((c) => `‘${c}’`).join(', ')}: left out.`);
+  if (smallest !== null && text.height < smallest)
     says.push(`Below ${smallest} mm the openings of a, e and 8 close in this face: make it taller, take a finer thread, or Thimble.`);
   if (text.height < SMALL_BELOW_MM) says.push('Small letters are spread by 30 %; a 60-weight thread with a 65/9 needle sews them best.');
   if (says.length === 0) return null;
