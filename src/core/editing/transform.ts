@@ -63,8 +63,25 @@ function transformedText(text: Lettering, m: Matrix): Lettering {
     ...(text.radius === undefined ? {} : { radius: rounded(text.radius * k) }),
     ...(text.pairs === undefined ? {} : { pairs: Object.fromEntries(Object.entries(text.pairs).map(([i, mm]) => [i, rounded(mm * k)])) }),
     ...(turn === 0 ? {} : { turn }),
+    ...(text.path === undefined ? {} : { path: scaledPath(text.path, k) }),
+    ...(text.upper === undefined ? {} : { upper: scaledPath(text.upper, k) }),
+    ...(text.letters === undefined ? {} : { letters: scaledLetters(text.letters, k) }),
   };
 }
+
+const scaledPath = (d: string, k: number): string => formatPath(transformPath(parsePath(d), [k, 0, 0, k, 0, 0]));
+
+const scaledLetters = (letters: NonNullable<Lettering['letters']>, k: number): NonNullable<Lettering['letters']> =>
+  Object.fromEntries(
+    Object.entries(letters).map(([place, { height, shift, ...own }]) => [
+      place,
+      {
+        ...own,
+        ...(height === undefined ? {} : { height: rounded(Math.min(LETTER_HEIGHTS.max, Math.max(LETTER_HEIGHTS.min, height * k))) }),
+        ...(shift === undefined ? {} : { shift: shift.map((v) => rounded(v * k)) as [number, number] }),
+      },
+    ]),
+  );
 
 /** Where rows of a direction point after the map, 0 to 180 degrees. */
 function directionAfter(degrees: number, m: Matrix): number {

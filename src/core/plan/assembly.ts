@@ -124,7 +124,7 @@ export class Assembly {
   }
 
   private sewPiece(s: Sewn, columns: StitchColumns, index: number): void {
-    const thread = this.threads.get(s.piece.thread) ?? 0;
+    const thread = this.firstThread(s, columns);
     const made = {
       from: this.out.length,
       index,
@@ -137,8 +137,16 @@ export class Assembly {
     const planned = this.takenOver(s, made) ?? this.sewAnew(s, columns, made);
     this.planned.push(planned);
     this.current = index;
-    this.thread = thread;
+    this.thread = this.out.length > made.from ? this.threadOf[this.out.length - 1]! : thread;
     this.blocks.set(s, { ...made, to: this.out.length, planned });
+  }
+
+  private indexOfThread(s: Sewn, thread: string | null): number {
+    return this.threads.get(thread ?? s.piece.thread) ?? this.threads.get(s.piece.thread) ?? 0;
+  }
+
+  private firstThread(s: Sewn, { threads }: StitchColumns): number {
+    return this.indexOfThread(s, threads?.[0]?.at === 0 ? threads[0].thread : null);
   }
 
   private sewAnew(s: Sewn, columns: StitchColumns, { arrival, index, thread }: Pick<Block, 'arrival' | 'index' | 'thread'>): PlannedPiece {
@@ -235,9 +243,29 @@ export class Assembly {
   }
 
   private copy(c: StitchColumns, index: number): void {
-    const n = c.x.length;
-    for (let i = 0; i < n; i++) {
-      const plain = i > 0 && this.standsAt(c, i - 1) ? plainUntil(c, i, this.longestMm) : i;
+    const changes = (c.threads ?? []).filter((t) => t.at > 0);
+    let from = 0;
+    for (const { at, thread } of changes) {
+      this.copyPart(c, from, at, index);
+      this.changeThread(this.indexOfThread(this.sewn[index]!, thread), { x: c.x[at]!, y: c.y[at]! }, index);
+      from = at;
+    }
+    this.copyPart(c, from, c.x.length, index);
+  }
+
+  /** Another thread within a piece: the machine stops for it like between pieces. */
+  private changeThread(thread: number, to: Point, index: number): void {
+    if (thread === this.thread) return;
+    this.cut(index);
+    const at = this.out.last();
+    if (at) this.waitAt(at, index);
+    this.thread = thread;
+    this.jumpTo(to, index);
+  }
+
+  private copyPart(c: StitchColumns, from: number, n: number, index: number): void {
+    for (let i = from; i < n; i++) {
+      const plain = i > from && this.standsAt(c, i - 1) ? plainUntil(c, i, this.longestMm, n) : i;
       if (plain > i) {
         this.out.append(c, i, plain);
         i = plain - 1;
@@ -351,8 +379,7 @@ export class Assembly {
 }
 
 /** From event `i` of a piece on, up to where it holds nothing but stitches that any machine makes as they are. */
-function plainUntil(c: StitchColumns, i: number, longestMm: number): number {
-  const n = c.x.length;
+function plainUntil(c: StitchColumns, i: number, longestMm: number, n: number): number {
   let k = i;
   while (k < n && c.command[k] === Command.stitch && c.command[k - 1] === Command.stitch) {
     const [dx, dy] = [c.x[k]! - c.x[k - 1]!, c.y[k]! - c.y[k - 1]!];

@@ -9,6 +9,14 @@ export interface StitchColumns {
   y: Float32Array<ArrayBuffer>;
   command: Uint8Array<ArrayBuffer>;
   role: Uint8Array<ArrayBuffer>;
+  /** Of a piece that has letters in other threads than its own: from which event on which thread is sewn. */
+  threads?: readonly ThreadChange[];
+}
+
+export interface ThreadChange {
+  at: number;
+  /** Id of the thread; the piece's own where null. */
+  thread: string | null;
 }
 
 /** Needle events of a whole job. */
@@ -37,6 +45,7 @@ export class StitchBuffer {
   private ys = new Float32Array(this.capacity);
   private commands = new Uint8Array(this.capacity);
   private roles = new Uint8Array(this.capacity);
+  private readonly changes: ThreadChange[] = [];
   length = 0;
 
   /** @param most about so many events at the most: what runs away ends there, with an InputError */
@@ -115,8 +124,13 @@ export class StitchBuffer {
     return i >= 0 ? { x: this.xs[i]!, y: this.ys[i]! } : null;
   }
 
+  /** What is appended from here on is sewn in this thread; in the piece's own where it is null. */
+  threadFrom(thread: string | null): void {
+    this.changes.push({ at: this.length, thread });
+  }
+
   columns(): StitchColumns {
-    return this.since(0);
+    return this.changes.length === 0 ? this.since(0) : { ...this.since(0), threads: this.changes.slice() };
   }
 
   /** Copies of the events from `from` on. */

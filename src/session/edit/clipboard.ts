@@ -31,8 +31,23 @@ export function pasteFromClipboard(): string[] {
   useJob.getState().change(`Paste ${ids.length} ${ids.length === 1 ? 'piece' : 'pieces'}`, (draft) => {
     from.pieces.forEach((piece, i) => {
       const thread = from.threads.find((t) => t.id === piece.thread)!;
-      draft.pieces.push({ ...piece, id: ids[i]!, thread: threadIn(draft, thread) });
+      const own = withThreads(piece, (id) => {
+        const found = from.threads.find((t) => t.id === id);
+        return found && threadIn(draft, found);
+      });
+      draft.pieces.push({ ...own, id: ids[i]!, thread: threadIn(draft, thread) });
     });
   });
   return ids;
+}
+
+/** A text whose letters of other threads have those of another job; a thread that is not known is the text's own. */
+function withThreads(piece: Piece, to: (id: string) => string | undefined): Piece {
+  const letters = piece.lettering?.letters;
+  if (!letters) return piece;
+  const mapped = Object.entries(letters).map(([place, { thread, ...own }]) => {
+    const id = thread === undefined ? undefined : to(thread);
+    return [place, { ...own, ...(id === undefined ? {} : { thread: id }) }] as const;
+  });
+  return { ...piece, lettering: { ...piece.lettering!, letters: Object.fromEntries(mapped) } };
 }

@@ -26,9 +26,9 @@ function prepare(piece: Piece): LetteringShape | null {
     const [foot, up] = [glyph.place({ x: 0, y: 0 }), glyph.place({ x: 0, y: 1 })];
     const tall = distance(foot, up);
     const height = (p: Point): number => ((p.x - foot.x) * (up.x - foot.x) + (p.y - foot.y) * (up.y - foot.y)) / tall;
-    return { letter: letterOf(glyph, laid), heightOf: height };
+    return { letter: letterOf(glyph, laid), heightOf: height, thread: glyph.thread, cut: glyph.cut };
   });
-  const sewn = letters.filter((l) => l.letter.columns.length > 0);
+  const sewn = byThread(letters.filter((l) => l.letter.columns.length > 0));
   if (sewn.length === 0) return null;
   const painted = unite(...sewn.map((l) => l.letter.painted));
   const columns = sewn.flatMap((l) => l.letter.columns);
@@ -45,6 +45,12 @@ function prepare(piece: Piece): LetteringShape | null {
     ends: [{ start: first, end: last }],
     letters: sewn,
   };
+}
+
+/** Letters in the text's own thread first, then those of each other one together: one stop a thread. */
+function byThread(letters: readonly LetterPath[]): LetterPath[] {
+  const threads = [...new Set([undefined, ...letters.map((l) => l.thread)])];
+  return threads.flatMap((thread) => letters.filter((l) => l.thread === thread));
 }
 
 /** The end of a column lowest and farthest to one side: where a text is begun, or ended, when nothing else is said. */

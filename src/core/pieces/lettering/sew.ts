@@ -15,6 +15,10 @@ const HIGH = 0.4;
 /** A letter, and how far a place lies above its base line, mm. */
 export interface LetterPath {
   letter: Letter;
+  /** Another thread than the text's. */
+  thread?: string | undefined;
+  /** Whether the thread is cut before it. */
+  cut?: boolean | undefined;
   heightOf(p: Point): number;
 }
 
@@ -46,13 +50,16 @@ export function sewLetters(
       return { from, to, bareMm: bareBetween(from, to, letters[k - 1]!.letter, letters[k]!.letter) };
     };
     // Low rather, where that takes no cut.
+    if (letters[k]!.cut || letters[k]!.thread !== letters[k - 1]!.thread) return { ...nearest(0), bareMm: Infinity };
     const low = nearest(HIGH);
     return low.bareMm <= joiningMm - ROUGH_MM ? low : nearest(0);
   };
   const ways = letters.slice(1).map((_, k) => wayTo(k + 1));
   letters.forEach(({ letter }, k) => {
     const [came, goes] = [ways[k - 1], ways[k]];
-    if (came) join(out, came.to, settings.runLengthMm, came.bareMm <= joiningMm - ROUGH_MM);
+    const anew = letters[k]!.thread !== letters[k - 1]?.thread;
+    if (came) join(out, came.to, { runMm: settings.runLengthMm, joined: came.bareMm <= joiningMm - ROUGH_MM, anew });
+    if (anew) out.threadFrom(letters[k]!.thread ?? null);
     const start = came ? came.to : ends.start;
     const end = goes ? goes.from : ends.end;
     sewNetwork(out, { columns: letter.columns }, settings, { start, end, goesOn: goes !== undefined || ends.goesOn !== false });
@@ -60,13 +67,15 @@ export function sewLetters(
 }
 
 /** To the first stitch of the next letter: along the cloth where that is near, else with the thread cut. */
-function join(out: StitchBuffer, to: Point, runMm: number, joined: boolean): void {
+function join(out: StitchBuffer, to: Point, { runMm, joined, anew }: { runMm: number; joined: boolean; anew: boolean }): void {
   const here = out.last();
   if (!here) return;
   if (joined) {
     runAlong(out, [here, to], runMm, Role.travel);
     return;
   }
+  // A change of thread cuts and goes on by itself.
+  if (anew) return;
   out.push(here.x, here.y, Role.travel, Command.trim);
   out.push(to.x, to.y, Role.travel, Command.jump);
 }
