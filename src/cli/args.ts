@@ -81,6 +81,8 @@ export interface LetterArgs extends Omit<PlanArgs, 'input'> {
   /** Without `at`; the height is still to be found where a width is given. */
   text: Omit<Lettering, 'text' | 'height'> & { text?: string; height?: number };
   names?: { list: string; dir: string };
+  /** Letters as the face draws them, not as they land by the forecast. */
+  asDrawn: boolean;
 }
 
 const LETTER_OPTIONS = ['face', 'spacing', 'slant', 'align', 'line', 'radius', 'direction', 'colour', 'names', 'out-dir'] as const;
@@ -88,8 +90,17 @@ const LETTER_OPTIONS = ['face', 'spacing', 'slant', 'align', 'line', 'radius', '
 /** Reads the words after `bin/cobble letter`. */
 export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: string } {
   const own = Object.fromEntries(LETTER_OPTIONS.map((key) => [key, { type: 'string' as const }]));
-  const words = parsed(argv, { ...own, out: { type: 'string', multiple: true }, quick: { type: 'boolean' } });
-  const { out = [], quick = false } = words.values as { out?: string[]; quick?: boolean };
+  const words = parsed(argv, {
+    ...own,
+    out: { type: 'string', multiple: true },
+    quick: { type: 'boolean' },
+    'as-drawn': { type: 'boolean' },
+  });
+  const {
+    out = [],
+    quick = false,
+    'as-drawn': asDrawn = false,
+  } = words.values as { out?: string[]; quick?: boolean; 'as-drawn'?: boolean };
   const v = words.values as Record<string, string | undefined>;
   const listed = v['names'] !== undefined;
   if (words.positionals.length !== (listed ? 0 : 1))
@@ -106,7 +117,7 @@ export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: st
   if (v['line'] !== undefined) text.line = oneOf('line', v['line'], LETTER_LINES);
   if (common.height !== undefined) text.height = common.height;
   const names = listed ? { names: { list: v['names']!, dir: v['out-dir']! } } : {};
-  return { ...common, out, quick, text, ...names, ...(v['colour'] === undefined ? {} : { hex: readHex(v['colour']) }) };
+  return { ...common, out, quick, asDrawn, text, ...names, ...(v['colour'] === undefined ? {} : { hex: readHex(v['colour']) }) };
 }
 
 function oneOf<T extends string>(name: string, value: string, among: readonly T[]): T {

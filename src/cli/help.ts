@@ -50,6 +50,7 @@ export const HELP = {
     takes: '"TEXT"',
     does: 'a text as a job: letters drawn as columns',
     options: [
+      ['--as-drawn', 'heights as the face draws them, not corrected until they land'],
       ['--face NAME|FILE', 'one that `bin/cobble faces` lists, or a font (OTF, TTF, WOFF)'],
       ['--height MM', 'height of the capitals'],
       ['--width MM', 'width of the whole instead; the height follows'],

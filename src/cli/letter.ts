@@ -3,6 +3,7 @@ import { basename, join } from 'node:path';
 import Papa from 'papaparse';
 import { InputError } from '../core/document/errors';
 import type { Job } from '../core/document/types';
+import { landTexts } from '../core/forecast/textHeights';
 import { EXPORTS } from '../core/formats/registry';
 import { heightForWidth, jobOfText } from '../core/lettering/textJob';
 import { Planner } from '../core/plan/planner';
@@ -20,7 +21,9 @@ export async function letterCommand(argv: readonly string[]): Promise<number> {
   formatsOf(args.out);
   const face = await faceAsked(args.text.face);
   if (args.names) return lettersOfList({ ...args, drawn: face }, args.names);
-  await writePlan({ job: jobFor({ ...args, drawn: face }, args.text.text!), artwork: {} }, args, began);
+  const job = jobFor({ ...args, drawn: face }, args.text.text!);
+  // As quick as can be means as drawn.
+  await writePlan({ job: args.quick || args.asDrawn ? job : landTexts(job), artwork: {} }, args, began);
   return 0;
 }
 

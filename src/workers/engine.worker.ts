@@ -3,6 +3,7 @@ import { compare } from './engine/compare';
 import { correct } from './engine/correct';
 import { effect } from './engine/effect';
 import { forecast } from './engine/forecast';
+import { heights } from './engine/heights';
 import { meetings } from './engine/meetings';
 import { newJob } from './engine/newJob';
 import { plan } from './engine/plan';
@@ -26,6 +27,7 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   weight,
   forecast,
   correct,
+  heights,
   prove,
   compare,
   route,

@@ -1,6 +1,7 @@
 import type { Job } from '../document/types';
 import type { Forecast } from './forecast';
 import { gapsOf } from './forecast';
+import { heightsOfTexts, sewnMm, wantedMm } from './textHeights';
 
 const round = (v: number): number => Math.round(v * 100) / 100;
 const pair = (p: { x: number; y: number }): [number, number] => [round(p.x), round(p.y)];
@@ -21,6 +22,10 @@ export function forecastReport(job: Job, f: Forecast) {
     })),
     drawn_mm: [round(f.drawn.widthMm), round(f.drawn.heightMm)],
     predicted_mm: [round(f.predicted.widthMm), round(f.predicted.heightMm)],
+    letters: heightsOfTexts(job, f).map(({ piece, heights }) => ({
+      piece: piece.id,
+      heights: heights.map((h) => ({ char: h.char, wanted_mm: round(wantedMm(h)), sewn_mm: round(sewnMm(h)) })),
+    })),
     pucker: f.pucker && {
       area_mm2: Math.round(f.pucker.areaMm2),
       at: pair(f.pucker.at),

@@ -25,4 +25,9 @@ export function lettersApart(text: Lettering): Lettering[] {
   });
 }
 
-const ofOne = ({ name, glyphs, space }: FaceOutlines, sign: string): FaceOutlines => ({ name, glyphs: { [sign]: glyphs[sign]! }, kern: {}, space });
+const ofOne = ({ name, glyphs, space }: FaceOutlines, sign: string): FaceOutlines => ({
+  name,
+  glyphs: { [sign]: glyphs[sign]! },
+  kern: {},
+  space,
+});

@@ -90,8 +90,7 @@ function between(foot: Line, top: Line, heightMm: number, { lengthMm }: Lengths)
   const share = (along: number): number => (along + lengthMm / 2) / Math.max(lengthMm, 1e-9);
   const at = (line: Line, lengths: Float64Array, along: number): Point =>
     placeOn(line, lengths, share(along) * lengths[lengths.length - 1]!);
-  const place = (along: number, off: Point): Point =>
-    mix(at(foot, low, along + off.x), at(top, high, along + off.x), -off.y / heightMm);
+  const place = (along: number, off: Point): Point => mix(at(foot, low, along + off.x), at(top, high, along + off.x), -off.y / heightMm);
   return {
     place,
     isRigid: false,

@@ -53,11 +53,16 @@ export function settingOf(text: Lettering): TypeSetting {
   return !native && text.outlines ? outlinedSetting(text, text.outlines) : nativeSetting(text, native ?? FACES[0]!);
 }
 
+/** A letter whose own height differs by less than this share is taller or lower for the pull, and its strokes are as wide as the others'. */
+const CORRECTION = 0.2;
+export const isCorrection = (height: number, text: Lettering): boolean => Math.abs(height / text.height - 1) < CORRECTION;
+
 const isSmall = ({ height }: Lettering): boolean => height < SMALL_BELOW_MM;
 
 function nativeSetting(text: Lettering, face: Face): TypeSetting {
   const at = onceEach((height: number): SizedFace => {
-    const strokeMm = Math.max(LEAST_STROKE_MM, face.proportions.w * height * (text.weight ?? 1));
+    const drawnFor = isCorrection(height, text) ? text.height : height;
+    const strokeMm = Math.max(LEAST_STROKE_MM, face.proportions.w * drawnFor * (text.weight ?? 1));
     const proportions = { ...face.proportions, w: strokeMm / height, wide: face.proportions.wide * (text.wide ?? 1) };
     const sized: Face = { ...face, proportions };
     return { face: sized, strokeMm, signsIn: Array.from, draw: onceEach((sign) => glyphOf(sized, sign, OVERSHOOT_MM / height)) };
@@ -96,7 +101,9 @@ function outlinedSetting(text: Lettering, outlines: FaceOutlines): TypeSetting {
     const kern = words > 0 ? 0 : ((outlines.kern[`${first.sign}\n${second.sign}`] ?? 0) / 100) * wide;
     const advance = first.glyph.width * first.height + added + (words * space + kern) * text.height;
     if (words === 0) return advance;
-    return advance - nearer(first.sign, second.sign, advance / text.height, Math.min(MOST_APART, WORDS_APART * space) * words) * text.height;
+    return (
+      advance - nearer(first.sign, second.sign, advance / text.height, Math.min(MOST_APART, WORDS_APART * space) * words) * text.height
+    );
   };
   return { at, step, gapMm: added + space * text.height };
 }

@@ -1,6 +1,7 @@
-import type { Lettering, Piece } from '@/core/document/types';
+import type { LetterOwn, Lettering, Piece } from '@/core/document/types';
 import { FACES } from '@/core/lettering/faces';
 import { lettersApart } from '@/core/lettering/apart';
+import { keptOwn, withOwn } from '@/core/lettering/moveLetter';
 import { columnsApart } from '@/core/pieces/lettering/columnsApart';
 import type { Point } from '@/core/geometry/point';
 import { useJob } from '../job/jobStore';
@@ -27,7 +28,10 @@ export function editLettering(id: string, patch: Partial<Lettering>, mark?: stri
     (piece) => {
       if (!piece.lettering || piece.locked) return;
       if (patch.text !== undefined && piece.name === nameOf(piece.lettering.text)) piece.name = nameOf(patch.text);
-      const next = withLetters({ ...(JSON.parse(JSON.stringify(piece.lettering)) as Lettering), ...patch });
+      const before = JSON.parse(JSON.stringify(piece.lettering)) as Lettering;
+      const rewritten = patch.text !== undefined && patch.text !== before.text;
+      const own = rewritten ? { pairs: undefined, letters: undefined, ...keptOwn(before, patch.text!) } : {};
+      const next = withLetters({ ...before, ...own, ...patch });
       piece.lettering = Object.fromEntries(Object.entries(next).filter(([, v]) => v !== undefined)) as unknown as Lettering;
     },
     mark,
@@ -37,6 +41,14 @@ export function editLettering(id: string, patch: Partial<Lettering>, mark?: stri
   const kept: Partial<Lettering> = { ...now };
   for (const own of ['text', 'at', 'pairs', 'letters', 'outlines', 'path', 'upper'] as const) delete kept[own];
   last = { ...kept, face: now.face, height: now.height };
+}
+
+/** Changes what one letter of a text has for itself; `undefined` is as the others. */
+export function editLetter(id: string, index: number, patch: { [K in keyof LetterOwn]: LetterOwn[K] | undefined }): void {
+  const text = useJob.getState().job?.pieces.find((p) => p.id === id)?.lettering;
+  if (!text) return;
+  const { letters } = withOwn(text, index, { ...text.letters?.[index], ...patch });
+  editLettering(id, { letters });
 }
 
 /** Gives a text another face, once its letters are at hand. */

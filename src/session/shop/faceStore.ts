@@ -38,7 +38,11 @@ export async function openFaces(): Promise<void> {
 export function faceFont(key: string): Promise<OutlineFont | null> {
   const known = atHand.get(key);
   if (known) return Promise.resolve(known);
-  if (!coming.has(key)) coming.set(key, fetched(key).finally(() => coming.delete(key)));
+  if (!coming.has(key))
+    coming.set(
+      key,
+      fetched(key).finally(() => coming.delete(key)),
+    );
   return coming.get(key)!;
 }
 

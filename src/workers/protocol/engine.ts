@@ -1,10 +1,11 @@
 import type { PieceChange } from '@/core/compare/changes';
 import type { NewJobOptions } from '@/core/artwork/newJob';
 import type { Survey, SurveyRequest } from '@/core/artwork/survey';
-import type { Job, RoutePolicy } from '@/core/document/types';
+import type { Job, Lettering, RoutePolicy } from '@/core/document/types';
 import type { Meeting } from '@/core/editing/overlaps';
 import type { Correction } from '@/core/forecast/correct';
 import type { Forecast } from '@/core/forecast/forecast';
+import type { LetterHeight } from '@/core/forecast/textHeights';
 import type { Bundle } from '@/core/formats/bundle';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { ReadShelf, ShelfFile } from '@/core/formats/shelf';
@@ -82,6 +83,8 @@ export interface EngineProtocol {
   forecast: { in: { job: Job }; out: Forecast & { letters: LetterHeights[] } };
   /** How to extend areas until the forecast lands on the drawing; all of them, or some by id. */
   correct: { in: { job: Job; only?: string[] }; out: Correction };
+  /** How high the letters of a text come out, drawn as they are or so that they land. */
+  heights: { in: { job: Job; id: string; land: boolean }; out: { letters: NonNullable<Lettering['letters']>; heights: LetterHeight[] } };
   /** What will go wrong. */
   prove: { in: { job: Job }; out: Finding[] };
   /** Two jobs side by side, both pictures of the same box; `side` is the longer side of a picture, pixels. */

@@ -15,7 +15,8 @@ export function outlinedGlyph({ glyphs }: FaceOutlines, sign: string): Glyph | n
   if (!own) return null;
   const known = read.get(own);
   if (known) return known;
-  const outline = own.d === '' ? [] : dataToRings(own.d, NEAR).map((ring) => withoutBarbs(ring).map((p) => ({ x: p.x / 100, y: -p.y / 100 })));
+  const outline =
+    own.d === '' ? [] : dataToRings(own.d, NEAR).map((ring) => withoutBarbs(ring).map((p) => ({ x: p.x / 100, y: -p.y / 100 })));
   const glyph: Glyph = { width: own.advance / 100, strokes: [], outline };
   read.set(own, glyph);
   return glyph;
@@ -26,7 +27,7 @@ export function signsIn({ glyphs }: FaceOutlines, line: string): string[] {
   const longest = Math.max(1, ...Object.keys(glyphs).map((k) => Array.from(k).length));
   const chars = Array.from(line);
   const out: string[] = [];
-  for (let i = 0; i < chars.length; ) {
+  for (let i = 0; i < chars.length;) {
     let n = Math.min(longest, chars.length - i);
     while (n > 1 && !Object.hasOwn(glyphs, chars.slice(i, i + n).join(''))) n--;
     out.push(chars.slice(i, i + n).join(''));

@@ -4,13 +4,12 @@ import type { Area } from '../../geometry/point';
 import { networkFromArea } from '../satin/fromArea';
 import type { Column } from '../satin/track';
 import { joinedParts } from './joinedParts';
-import type { Letter } from './letter';
 
 /** Parts smaller than this are crumbs of the outline, mm². */
 const CRUMB_MM2 = 0.05;
 
 /** A letter that is an outline, as columns along its middle: what branching satin makes of a shape. Contours of a font may overlap. */
-export function outlinedLetter(rings: Area, corners: Corners): Letter {
+export function outlinedLetter(rings: Area, corners: Corners): { columns: Column[]; painted: Area } {
   const painted = clean(rings, 'nonzero');
   let next = 0;
   const columns = components(painted)

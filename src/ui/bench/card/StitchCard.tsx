@@ -85,9 +85,7 @@ const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: 
           <ThreadChoice job={job} ids={[piece.id]} value={piece.thread} />
         </div>
       </div>
-      {piece.lettering && (
-        <LetteringCard key={piece.id} piece={piece} text={piece.lettering} weight={thread?.weight ?? 40} units={job.brief.units ?? 'mm'} />
-      )}
+      {piece.lettering && <LetteringCard key={piece.id} job={job} piece={piece} text={piece.lettering} weight={thread?.weight ?? 40} />}
       <WhySo job={job} piece={piece} />
       <Arrange />
       <ShapeTools pieces={[piece]} />

@@ -25,6 +25,7 @@ const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRigh
 /** Something on the cloth that can be dragged, or nudged with the arrow keys; Esc gives the drag up. */
 export function Handle({ at, label, tab = true, onMove, onPick, onKey, children }: Props) {
   const drag = useRef<{ mark: string; dx: number; dy: number; from: [number, number] | null } | null>(null);
+  const scale = useCamera((s) => s.camera.scale);
   const place = (e: PointerEvent<SVGGElement>): Point => {
     const rect = e.currentTarget.ownerSVGElement!.getBoundingClientRect();
     return toCloth(useCamera.getState(), e.clientX - rect.left, e.clientY - rect.top);
@@ -34,7 +35,8 @@ export function Handle({ at, label, tab = true, onMove, onPick, onKey, children 
       role="button"
       tabIndex={tab ? 0 : -1}
       aria-label={label}
-      style={{ pointerEvents: 'all', cursor: 'move', outlineOffset: 3 }}
+      // The cloth is drawn in millimetres; a ring round what has the focus is to be as thin as anywhere.
+      style={{ pointerEvents: 'all', cursor: 'move', outlineOffset: 3 / scale, outlineWidth: 2 / scale }}
       onPointerDown={(e) => {
         if (e.button !== 0) return;
         e.stopPropagation();

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
-import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, type Lettering, type Piece } from '@/core/document/types';
+import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, type Job, type Lettering, type Piece } from '@/core/document/types';
 import { LETTER_HEIGHTS } from '@/core/document/ranges';
 import { faceOf, smallestIn } from '@/core/lettering/faces';
 import { layOut } from '@/core/lettering/layout';
@@ -14,7 +14,12 @@ import { selectAll } from '@/session/view/viewStore';
 import { Button } from '../../../components/Button';
 import { Choice } from '../../../components/Choice';
 import { NumberField } from '../../../components/NumberField';
-import { useAsking } from './asking';
+import { useAsking } from '@/session/view/letteringView';
+import { takeTool } from '../../tools/inHand';
+import { letters } from '../../tools/letters';
+import { DrawnLines, isOnLine } from './DrawnLines';
+import { Heights } from './Heights';
+import { OneLetter } from './OneLetter';
 import { faceName, FacePicker } from './FacePicker';
 
 const LINES: Record<(typeof LETTER_LINES)[number], string> = {
@@ -33,7 +38,8 @@ const WAYS: Record<(typeof LETTER_DIRECTIONS)[number], string> = {
 const SIDES: Record<(typeof ALIGNMENTS)[number], string> = { left: 'Left', centre: 'Middle', right: 'Right' };
 
 /** What a text says, and how it stands. */
-export function LetteringCard({ piece, text, weight, units }: { piece: Piece; text: Lettering; weight: number; units: LengthUnit }) {
+export function LetteringCard({ job, piece, text, weight }: { job: Job; piece: Piece; text: Lettering; weight: number }) {
+  const units = job.brief.units ?? 'mm';
   const { id } = piece;
   const set = (patch: Partial<Lettering>): void => editLettering(id, patch);
   useLetters(id, text);
@@ -50,7 +56,7 @@ export function LetteringCard({ piece, text, weight, units }: { piece: Piece; te
           options={LETTER_LINES.map((line) => ({ value: line, name: LINES[line] }))}
           onChange={(line) => set({ line: line === 'straight' ? undefined : line })}
         />
-        {text.line && text.line !== 'straight' ? (
+        {isOnLine(text) ? null : text.line && text.line !== 'straight' ? (
           <NumberField
             label="Radius"
             {...{ unit: 'mm', min: 5, max: 2000, step: 1, decimals: 1, lengthUnit: units }}
@@ -67,12 +73,18 @@ export function LetteringCard({ piece, text, weight, units }: { piece: Piece; te
           />
         )}
       </div>
+      {isOnLine(text) && <DrawnLines {...{ job, text, set }} />}
+      <OneLetter {...{ job, piece, text, units }} />
       <Advice text={text} weight={weight} />
-      <div className="mt-2 flex gap-2">
-        <Button className="flex-1" onClick={() => selectAll(breakIntoLetters(id))} disabled={piece.locked || text.text.length < 2}>
+      <Heights id={id} text={text} units={units} locked={piece.locked === true} />
+      <div className="mt-2 grid grid-cols-2 gap-2">
+        <Button className="col-span-2" onClick={() => takeTool(letters)} disabled={piece.locked}>
+          Move single letters
+        </Button>
+        <Button onClick={() => selectAll(breakIntoLetters(id))} disabled={piece.locked || text.text.length < 2}>
           Into letters
         </Button>
-        <Button className="flex-1" onClick={() => selectAll(breakIntoColumns(id))} disabled={piece.locked}>
+        <Button onClick={() => selectAll(breakIntoColumns(id))} disabled={piece.locked}>
           Into columns
         </Button>
       </div>

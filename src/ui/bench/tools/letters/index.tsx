@@ -1,10 +1,11 @@
 import { Quote } from 'lucide-react';
 import { addLettering } from '@/session/edit/letteringCommands';
 import { useView } from '@/session/view/viewStore';
-import { askForText } from '../../card/lettering/asking';
+import { askForText, usePickedLetter } from '@/session/view/letteringView';
 import { threadInHand } from '../draw/threadInHand';
 import { putAway } from '../inHand';
 import type { Tool } from '../tool';
+import { LetterHandles } from './LetterHandles';
 
 /** What stands on the cloth until something is typed. */
 const FIRST = 'Text';
@@ -14,9 +15,14 @@ export const letters: Tool = {
   name: 'letters',
   word: 'Letter a text',
   key: '"',
-  hint: { short: 'Click where the text is to stand', full: 'Click where the middle of the text is to stand; then type on the card' },
+  hint: {
+    short: 'Click: a new text; drag a letter, the corner, the bend',
+    full: 'Click where the middle of a text is to stand, then type on the card; of a chosen text drag a letter by its foot, the corner for its size, the end of an arc for its bend',
+  },
   Sign: Quote,
   catchesGuides: true,
+  end: () => usePickedLetter.setState({ piece: null, index: null }),
+  Marks: ({ piece, scale }) => piece?.lettering && <LetterHandles piece={piece} text={piece.lettering} scale={scale} />,
   click: ({ at }) => {
     const thread = threadInHand();
     if (!thread) return;

@@ -1,0 +1,212 @@
+import type { Job, LetterOwn, Lettering, Piece } from '../document/types';
+import { LETTER_HEIGHTS } from '../document/ranges';
+import { boundsOf, type Point } from '../geometry/point';
+import { layOut, type PlacedGlyph } from '../lettering/layout';
+import { isCorrection } from '../lettering/sized';
+import type { PredictedOutline } from './edgeMeetings';
+import { forecast, type Forecast, type ForecastOptions } from './forecast';
+
+/** How high one letter comes out, mm from its base line, upward. */
+export interface LetterHeight {
+  /** Its place in the text. */
+  index: number;
+  char: string;
+  wantedTop: number;
+  wantedBottom: number;
+  /** Bottom of its ink as drawn, before any shift. */
+  bottom: number;
+  sewnTop: number;
+  sewnBottom: number;
+}
+
+export const wantedMm = (h: LetterHeight): number => h.wantedTop - h.wantedBottom;
+export const sewnMm = (h: LetterHeight): number => h.sewnTop - h.sewnBottom;
+
+/** Edges nearer to a letter's top or bottom than this share of its height are that top or bottom. */
+const AT_EDGE = 0.2;
+/** And they face up or down as nearly as this, as a cosine. */
+const LEVEL = 0.9;
+/** Ink that ends this near to a line of the face, in heights of capitals, is meant to sew as high as that line. */
+const NEAR_LINE = 0.045;
+
+/** Lines of a text's face, in heights of capitals: base line, height of small letters, of capitals. */
+function linesOf(text: Lettering): number[] {
+  const top = (sign: string): number[] => {
+    const glyph = layOut({ ...text, text: sign, line: 'straight', letters: {} }).letters[0];
+    return glyph ? [inkOf(glyph).top] : [];
+  };
+  return [0, 1, ...top('x')];
+}
+
+/** Ink of a letter from its base line, heights of capitals. */
+function inkOf({ glyph, height, strokeMm }: PlacedGlyph): { top: number; bottom: number } {
+  if (glyph.outline) {
+    const { minY, maxY } = boundsOf(glyph.outline);
+    return { top: maxY, bottom: minY };
+  }
+  let [top, bottom] = [-Infinity, Infinity];
+  for (const { middle, level, width } of glyph.strokes) {
+    const half = (width * strokeMm) / height / 2;
+    middle.forEach((p, i) => {
+      const [a, b] = [middle[Math.max(0, i - 1)]!, middle[Math.min(middle.length - 1, i + 1)]!];
+      const length = Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2) || 1;
+      const beside = half * (Math.abs(b.x - a.x) / length);
+      const y = level ? Math.min(level[1], Math.max(level[0], p.y)) : p.y;
+      [top, bottom] = [Math.max(top, y + (level ? 0 : beside)), Math.min(bottom, y - (level ? 0 : beside))];
+    });
+  }
+  return { top, bottom };
+}
+
+/** A letter raised or lowered by more than this share of the height was meant to be. */
+const RAISED = 0.06;
+
+/**
+ * How high the letters of a text are predicted to sew, beside how high they are wanted: where ink ends near the base line or a height of
+ * the face, that line, for round letters as for flat ones. Letters of which no level edge is known are left out.
+ */
+export function textHeights(text: Lettering, outlines: readonly PredictedOutline[]): LetterHeight[] {
+  const places = outlines.flatMap((o) => o.places);
+  const lines = linesOf(text);
+  return layOut(text).letters.flatMap((letter): LetterHeight[] => {
+    const { top, bottom } = inkOf(letter);
+    const { width } = letter.glyph;
+    const [foot, head] = [letter.place({ x: width / 2, y: 0 }), letter.place({ x: width / 2, y: 1 })];
+    const up = upOf(foot, head);
+    const own = places.filter((p) => within(p.at, letter));
+    const offAt = (edge: number, side: 1 | -1): number | null => {
+      const near = own.filter(({ at, out }) => {
+        const high = ((at.x - foot.x) * up.x + (at.y - foot.y) * up.y) / letter.height;
+        return side * (out.x * up.x + out.y * up.y) > LEVEL && Math.abs(high - edge) < AT_EDGE * (top - bottom);
+      });
+      return near.length === 0 ? null : near.reduce((sum, p) => sum + p.offMm, 0) / near.length;
+    };
+    const [above, below] = [offAt(top, 1), offAt(bottom, -1)];
+    if (above === null || below === null) return [];
+    const shift = text.letters?.[letter.index]?.shift?.[1] ?? 0;
+    // A letter that differs much from the others was meant to: it is wanted so, by whatever it is drawn as.
+    const factor = isCorrection(letter.height, text) ? 1 : letter.height / text.height;
+    const raised = Math.abs(shift) > RAISED * text.height ? shift : 0;
+    const wanted = (edge: number): number => (lines.find((l) => Math.abs(l - edge) < NEAR_LINE) ?? edge) * text.height * factor + raised;
+    return [
+      {
+        index: letter.index,
+        char: letter.char,
+        bottom: bottom * letter.height,
+        wantedTop: wanted(top),
+        wantedBottom: wanted(bottom),
+        sewnTop: top * letter.height + above + shift,
+        sewnBottom: bottom * letter.height - below + shift,
+      },
+    ];
+  });
+}
+
+function upOf(foot: Point, head: Point): Point {
+  const length = Math.sqrt((head.x - foot.x) ** 2 + (head.y - foot.y) ** 2);
+  return { x: (head.x - foot.x) / length, y: (head.y - foot.y) / length };
+}
+
+/** Whether a place belongs to a letter: in its box, or as near to it as half of what lies between letters. */
+function within(at: Point, { glyph, place, height, strokeMm }: PlacedGlyph): boolean {
+  const points = [...glyph.strokes.map((s) => s.middle), ...(glyph.outline ?? [])].map((l) => l.map(place));
+  const { minX, minY, maxX, maxY } = boundsOf(points);
+  const more = (glyph.outline ? 0 : strokeMm / 2) + 0.02 * height;
+  return at.x > minX - more && at.x < maxX + more && at.y > minY - more && at.y < maxY + more;
+}
+
+/** A letter's own height and shift with which what was wrong with it is corrected. */
+function corrected(text: Lettering, { own = {}, height: h, step }: Tried): LetterOwn {
+  const round = (v: number): number => Math.round(v * 1000) / 1000;
+  const height = own.height ?? text.height;
+  // The base line stays where it is: what is too much below it is a shift, the rest is height.
+  const [over, under] = [step * (h.sewnTop - h.wantedTop), step * (h.wantedBottom - h.sewnBottom)];
+  const next = Math.min(LETTER_HEIGHTS.max, Math.max(LETTER_HEIGHTS.min, (height * (wantedMm(h) - over - under)) / wantedMm(h)));
+  const shift = (own.shift?.[1] ?? 0) + under - (h.bottom / height) * (next - height);
+  return { ...own, height: round(next), shift: [own.shift?.[0] ?? 0, round(shift)] };
+}
+
+/** Texts of a job with what is predicted of their letters. */
+export function heightsOfTexts(job: Job, { outlines }: Pick<Forecast, 'outlines'>): { piece: Piece; heights: LetterHeight[] }[] {
+  return job.pieces.flatMap((piece, i) =>
+    piece.lettering
+      ? [
+          {
+            piece,
+            heights: textHeights(
+              piece.lettering,
+              outlines.filter((o) => o.piece === i),
+            ),
+          },
+        ]
+      : [],
+  );
+}
+
+/** So near a letter has landed, mm. */
+const LANDED_MM = 0.03;
+/** Rounds of correcting: rows fall elsewhere in a letter of another height, so that one is not enough. */
+const ROUNDS = 10;
+
+const errorOf = (h: LetterHeight): number => Math.max(Math.abs(h.sewnTop - h.wantedTop), Math.abs(h.sewnBottom - h.wantedBottom));
+
+/**
+ * Texts with every letter drawn so that it is predicted to sew as high as wanted, as nearly as a few rounds come.
+ * @param only ids of pieces; all texts where absent
+ */
+export function landTexts(job: Job, options: ForecastOptions & { only?: readonly string[] } = {}): Job {
+  const { only, progress = () => undefined, ...rest } = options;
+  const landings = new Map<string, Landing>();
+  let now = job;
+  for (let round = 0; round < ROUNDS; round++) {
+    const sewn = heightsOfTexts(now, forecast(now, { ...rest, progress: (done) => progress((round + done) / ROUNDS) }));
+    const next = new Map<string, Lettering>();
+    for (const { piece, heights } of sewn) {
+      if (heights.length === 0 || (only && !only.includes(piece.id))) continue;
+      const landing = landings.get(piece.id) ?? new Landing();
+      landings.set(piece.id, landing);
+      next.set(piece.id, landing.after(piece.lettering!, heights));
+    }
+    if ([...landings.values()].every((b) => b.error <= LANDED_MM)) break;
+    now = withTexts(now, next);
+  }
+  return withTexts(job, new Map([...landings].map(([id, { text }]) => [id, text!])));
+}
+
+/** A letter as it came out best so far, and how much of what is wrong there is corrected next. */
+interface Tried {
+  error: number;
+  own: LetterOwn | undefined;
+  height: LetterHeight;
+  step: number;
+}
+const SMALLER = 0.7;
+
+/** Letters of one text on their way to their heights: each is corrected from where it came out best, in smaller steps after a miss. */
+class Landing {
+  /** The best text so far, by its worst letter. */
+  text: Lettering | null = null;
+  error = Infinity;
+  private readonly tried = new Map<number, Tried>();
+
+  /** Takes in how a text came out. @returns the text to try next */
+  after(text: Lettering, heights: readonly LetterHeight[]): Lettering {
+    const error = heights.reduce((most, h) => Math.max(most, errorOf(h)), 0);
+    if (error < this.error) [this.text, this.error] = [text, error];
+    const letters = { ...text.letters };
+    for (const height of heights) {
+      const before = this.tried.get(height.index);
+      const now: Tried = { error: errorOf(height), own: text.letters?.[height.index], height, step: 1 };
+      const from = before && before.error <= now.error ? { ...before, step: SMALLER * before.step } : now;
+      this.tried.set(height.index, from);
+      const next = from.error <= LANDED_MM ? from.own : corrected(text, from);
+      if (next) letters[height.index] = next;
+    }
+    return { ...text, letters };
+  }
+}
+
+const withTexts = (job: Job, texts: ReadonlyMap<string, Lettering>): Job => ({
+  ...job,
+  pieces: job.pieces.map((p) => (texts.has(p.id) ? { ...p, lettering: texts.get(p.id)! } : p)),
+});
