@@ -25,6 +25,11 @@ const INHERITED = new Set([
   'color',
   'visibility',
   'clip-rule',
+  'font-size',
+  'font-family',
+  'font-weight',
+  'font-style',
+  'text-anchor',
 ]);
 const OWN = new Set(['opacity', 'display', 'filter', 'mask', 'clip-path', 'stop-color', 'stop-opacity', 'mix-blend-mode', 'vector-effect']);
 const KNOWN = new Set([...INHERITED, ...OWN]);

@@ -8,6 +8,7 @@ import { piecesOf } from './piecesOf';
 import { placeArt, type PlacedArt, type WantedSize } from './place';
 import { posed, poseMatrix, type ArtPose } from './pose';
 import type { Proposal } from './proposeKind';
+import { textPieces } from './texts';
 import type { ArtDocument } from './readSvg';
 import { applyAnswers } from './sizeReport';
 
@@ -82,7 +83,8 @@ function digitizeAnew(doc: ArtDocument, options: DigitizeOptions, progress: (don
   const threads = [...new Set(decided.threads.values())].filter((t) => used.has(t.id));
   const report = { ...found, regions: decided.parts.map((p) => p.region) };
   progress(1);
-  return { art, report, drawn: found.regions, proposals, threads, pieces, byRegion: byPart };
+  const lettered = textPieces(doc.texts ?? [], multiply(placed.matrix, lay), { threads, pieces, weight: how.threadWeight });
+  return { art, report, drawn: found.regions, proposals, ...lettered, byRegion: byPart };
 }
 
 /** What to say of artwork of which nothing can be sewn at its size, mm. */

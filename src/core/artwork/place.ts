@@ -4,6 +4,7 @@ import { flatten, flattenSubpath, transformPath, type Matrix, type Path } from '
 import { boundsOf, type Area, type Bounds, type Line, type Point } from '../geometry/point';
 import { InputError, reasonOf } from '../document/errors';
 import type { ArtDocument, ArtItem, ClipShape } from './readSvg';
+import { boxOfText } from './texts';
 
 /** An item at real size: shapes in mm, the painted drawing centred on 0,0. */
 export interface PlacedItem {
@@ -127,12 +128,14 @@ function roughBoxOf(i: ArtItem): Bounds {
 }
 
 function roughBounds(doc: ArtDocument): Bounds {
-  const corners = doc.items.map(roughBoxOf).flatMap((b) => [
+  const corners = [...doc.items.map(roughBoxOf), ...textBoxes(doc)].flatMap((b) => [
     { x: b.minX, y: b.minY },
     { x: b.maxX, y: b.maxY },
   ]);
   return boundsOf([corners]);
 }
+
+const textBoxes = (doc: ArtDocument): Bounds[] => (doc.texts ?? []).map(boxOfText).filter((b) => b !== null);
 
 /** A shape so many times its usual size away from the others would leave nothing of them at any size of a hoop. */
 const FAR = 10_000;
@@ -170,11 +173,17 @@ export function placeArt(whole: ArtDocument, wanted: WantedSize): PlacedArt {
   const leftOut: LeftOut = new Map();
   const doc = withoutFar(whole, leftOut);
   const rough = roughBounds(doc);
-  if (doc.items.length === 0 || !(extent(rough) > 0) || !Number.isFinite(extent(rough))) throw new InputError('empty-art', NO_EXTENT);
+  const texts = textBoxes(doc);
+  if (doc.items.length + texts.length === 0 || !(extent(rough) > 0) || !Number.isFinite(extent(rough)))
+    throw new InputError('empty-art', NO_EXTENT);
   const first = MEASURING_SIZE / extent(rough);
   const measuring = new Placer([first, 0, 0, first, -rough.minX * first, -rough.minY * first], first, leftOut);
   const measured = doc.items.map((i) => measuring.place(i));
-  const box = boundsOf(measured.flatMap((i) => i.area));
+  const lettered = texts.map((b) => [
+    { x: (b.minX - rough.minX) * first, y: (b.minY - rough.minY) * first },
+    { x: (b.maxX - rough.minX) * first, y: (b.maxY - rough.minY) * first },
+  ]);
+  const box = boundsOf([...measured.flatMap((i) => i.area), ...lettered]);
   const [w, h] = [(box.maxX - box.minX) / first, (box.maxY - box.minY) / first];
   if (!(w > 0) || !(h > 0))
     throw new InputError(

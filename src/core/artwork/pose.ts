@@ -29,6 +29,7 @@ export function posed(doc: ArtDocument, m: Matrix): ArtDocument {
   };
   return {
     ...doc,
+    texts: (doc.texts ?? []).map((t) => ({ ...t, matrix: multiply(m, t.matrix) })),
     items: doc.items.map((item) => ({
       ...item,
       path: transformPath(item.path, m),

@@ -9,6 +9,7 @@ import { readable } from './names';
 import { numberOf, physicalLength, resolvePaint } from './paint';
 import { SHAPES, shapePath, type Viewport } from './shapes';
 import { INITIAL_STYLE, sheetStyles, styleOf, type Style } from './cssStyles';
+import type { ArtText } from './texts';
 import { parseSvgText } from './xml';
 
 /** One act of painting, in the drawing's own units, back to front. */
@@ -39,6 +40,8 @@ export interface ArtNote {
 export interface ArtDocument {
   items: ArtItem[];
   notes: ArtNote[];
+  /** Texts, which are set as lettering; none where absent. */
+  texts?: ArtText[];
   /** Size of one drawing unit in mm when the document says so in physical units. */
   mmPerUnit: number | null;
 }
@@ -69,7 +72,6 @@ const CONTAINERS = new Set(['g', 'a', 'svg', 'switch']);
 const DEEPEST_USE = 12;
 const MOST_VISITS = 200_000;
 const NOT_SEWN: Readonly<Record<string, string>> = {
-  text: 'text (turn it into outlines in the drawing)',
   image: 'picture',
   foreignObject: 'foreign content',
   script: 'script (never run)',
@@ -109,6 +111,7 @@ interface Context {
 
 class Reader {
   private readonly items: ArtItem[] = [];
+  private readonly texts: ArtText[] = [];
   private readonly notes = new Map<string, number>();
   private readonly byId = new Map<string, Element>();
   private readonly sheets: ReadonlyMap<Element, Record<string, string>>;
@@ -131,7 +134,7 @@ class Reader {
     const style = styleOf(this.svg, INITIAL_STYLE, this.sheets);
     this.children(this.svg, { matrix: IDENTITY, style, opacity: numberOf(style['opacity'], 1), clips: [], name: '', uses: 0 });
     const notes = [...this.notes].map(([what, count]) => ({ what, count }));
-    return { items: this.items, notes, mmPerUnit: this.physicalScale() };
+    return { items: this.items, notes, texts: this.texts, mmPerUnit: this.physicalScale() };
   }
 
   private physicalScale(): number | null {
@@ -169,7 +172,7 @@ class Reader {
       return;
     }
     const shape = SHAPES.has(element.name);
-    if (!shape && element.name !== 'use' && !CONTAINERS.has(element.name)) {
+    if (!shape && element.name !== 'use' && element.name !== 'text' && !CONTAINERS.has(element.name)) {
       if (!IGNORED_SILENTLY.has(element.name) && element.name !== 'grid') this.note(`‘${element.name}’ element`);
       return;
     }
@@ -187,9 +190,41 @@ class Reader {
     if (style['filter'] && style['filter'] !== 'none') this.note('filter effect');
     if (style['mask'] && style['mask'] !== 'none') this.note('mask');
     if (shape) this.paint(element, context);
+    else if (element.name === 'text') this.lettered(element, context);
     else if (element.name === 'use') this.use(element, context);
     else if (element.name === 'svg') this.children(element, nested(element, context));
     else this.children(element, context);
+  }
+
+  /** A text, line by line: spans with a place of their own begin a new one. */
+  private lettered(element: Element, { matrix, style, opacity }: Context): void {
+    if (style['visibility'] === 'hidden' || style['visibility'] === 'collapse') return;
+    const spans = element.children.filter((c): c is Element => 'attribs' in c && c.name === 'tspan');
+    if (spans.length < element.children.filter((c) => 'attribs' in c).length) this.note('text along a path (set straight)');
+    const placed = spans.filter((c) => c.attribs['x'] !== undefined || c.attribs['y'] !== undefined || c.attribs['dy'] !== undefined);
+    const parts = placed.length > 0 ? placed : [element];
+    const size = (own: Style): number => numberOf(own['font-size'], USUAL_FONT_SIZE, this.viewport.height);
+    let at = { x: this.length(element, 'x', 'width', 0), y: this.length(element, 'y', 'height', 0) };
+    for (const part of parts) {
+      const own = part === element ? style : styleOf(part, style, this.sheets);
+      at = { x: this.length(part, 'x', 'width', at.x), y: this.length(part, 'y', 'height', at.y) };
+      const dy = /em$/.test(part.attribs['dy'] ?? '') ? parseFloat(part.attribs['dy']!) * size(own) : numberOf(part.attribs['dy'], 0);
+      at = { ...at, y: at.y + dy };
+      const text = deepText(part).replace(/\s+/g, ' ').trim();
+      const fill = resolvePaint(own['fill'], own['fill-opacity'], own, this.byId, () => undefined);
+      if (text === '' || !fill || fill.alpha * opacity === 0 || this.texts.length >= MOST_TEXTS) continue;
+      this.note('text (set as lettering in the nearest face)');
+      this.texts.push({
+        ...{ text: text.slice(0, LONGEST_TEXT), matrix, at, size: size(own), hex: fill.hex, family: own['font-family'] ?? '' },
+        anchor: oneOf(own['text-anchor'], ['start', 'middle', 'end'] as const),
+        bold: /bold|[6-9]00/.test(own['font-weight'] ?? ''),
+        italic: /italic|oblique/.test(own['font-style'] ?? ''),
+      });
+    }
+  }
+
+  private length(e: Element, name: 'x' | 'y', whole: 'width' | 'height', otherwise: number): number {
+    return numberOf((e.attribs[name] ?? '').split(/[\s,]+/)[0] || undefined, otherwise, this.viewport[whole]);
   }
 
   private use(element: Element, context: Context): void {
@@ -286,6 +321,13 @@ function nameOf(element: Element): string | undefined {
   const title = element.children.find((c): c is Element => 'attribs' in c && c.name === 'title');
   return [label, title && textOf(title), element.attribs['id']].find((text) => text !== undefined && readable(text) !== '');
 }
+
+const USUAL_FONT_SIZE = 16;
+const MOST_TEXTS = 200;
+const LONGEST_TEXT = 500;
+
+const deepText = (element: Element): string =>
+  element.children.map((c) => ('attribs' in c ? deepText(c) : 'data' in c ? c.data : '')).join('');
 
 const textOf = (element: Element): string => element.children.map((c) => ('data' in c ? c.data : '')).join('');
 

@@ -324,7 +324,8 @@ function checkReferences(job: Job): Job {
   for (const p of job.pieces) {
     if (!threads.has(p.thread))
       throw new InputError('bad-job', `This job cannot be used: piece ${p.id} names the thread ${p.thread}, which is not in its list.`);
-    for (const own of Object.values(p.lettering?.letters ?? {})) if (own.thread !== undefined && !threads.has(own.thread)) delete own.thread;
+    for (const own of Object.values(p.lettering?.letters ?? {}))
+      if (own.thread !== undefined && !threads.has(own.thread)) delete own.thread;
     if (ids.has(p.id)) throw new InputError('bad-job', `This job cannot be used: two pieces are called ${p.id}.`);
     ids.add(p.id);
     const { holds, needs } = PIECE_KINDS[p.kind];

@@ -1,6 +1,7 @@
 import type { Job, LetterOwn, Lettering, Piece } from '../document/types';
 import { LETTER_HEIGHTS } from '../document/ranges';
 import { boundsOf, type Point } from '../geometry/point';
+import { inkBox } from '../lettering/glyph';
 import { layOut, type PlacedGlyph } from '../lettering/layout';
 import { isCorrection } from '../lettering/sized';
 import type { PredictedOutline } from './edgeMeetings';
@@ -40,22 +41,8 @@ function linesOf(text: Lettering): number[] {
 
 /** Ink of a letter from its base line, heights of capitals. */
 function inkOf({ glyph, height, strokeMm }: PlacedGlyph): { top: number; bottom: number } {
-  if (glyph.outline) {
-    const { minY, maxY } = boundsOf(glyph.outline);
-    return { top: maxY, bottom: minY };
-  }
-  let [top, bottom] = [-Infinity, Infinity];
-  for (const { middle, level, width } of glyph.strokes) {
-    const half = (width * strokeMm) / height / 2;
-    middle.forEach((p, i) => {
-      const [a, b] = [middle[Math.max(0, i - 1)]!, middle[Math.min(middle.length - 1, i + 1)]!];
-      const length = Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2) || 1;
-      const beside = half * (Math.abs(b.x - a.x) / length);
-      const y = level ? Math.min(level[1], Math.max(level[0], p.y)) : p.y;
-      [top, bottom] = [Math.max(top, y + (level ? 0 : beside)), Math.min(bottom, y - (level ? 0 : beside))];
-    });
-  }
-  return { top, bottom };
+  const { maxY, minY } = inkBox(glyph, strokeMm / height);
+  return { top: maxY, bottom: minY };
 }
 
 /** A letter raised or lowered by more than this share of the height was meant to be. */

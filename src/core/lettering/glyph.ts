@@ -1,4 +1,4 @@
-import { boundsOf, type Area, type Line, type Point } from '../geometry/point';
+import { boundsOf, emptyBounds, type Area, type Bounds, type Line, type Point } from '../geometry/point';
 import { cos, PI, sin } from '../units/trig';
 
 /** Proportions of a face; lengths in cap heights, y upward from the base line. */
@@ -112,24 +112,32 @@ export const moved = (s: Stroke, dx: number, dy: number): Stroke => ({
 /** A round dot of about a stroke's width, as a short column. */
 export const dot = (x: number, y: number, w: number): Stroke => ({ ...through([x, y - 0.6 * w], [x, y + 0.6 * w]), width: 1.2 });
 
-/** How far the ink of a letter reaches from left to right, cap heights; columns are so wide where `w` is a stroke. */
-export function inkOf({ strokes, outline }: Glyph, w: number): [number, number] {
-  if (outline) {
-    const { minX, maxX } = boundsOf(outline);
-    return [minX, maxX];
-  }
-  let [left, right] = [Infinity, -Infinity];
+/** Where the ink of a letter lies, cap heights, y upward; columns are so wide where `w` is a stroke. */
+export function inkBox({ strokes, outline }: Glyph, w: number): Bounds {
+  if (outline) return boundsOf(outline);
+  const box = emptyBounds();
   for (const { middle, level, width } of strokes) {
     middle.forEach((p, i) => {
       const [a, b] = [middle[Math.max(0, i - 1)]!, middle[Math.min(middle.length - 1, i + 1)]!];
       const length = Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2) || 1;
-      const up = Math.abs(b.y - a.y) / length;
+      const [across, up] = [Math.abs(b.x - a.x) / length, Math.abs(b.y - a.y) / length];
       // Cut level, a slanting stroke ends where its middle crosses that level.
       const y = level ? Math.min(level[1], Math.max(level[0], p.y)) : p.y;
       const x = level && up > 0 ? p.x + ((y - p.y) * (b.x - a.x)) / (b.y - a.y) : p.x;
-      const half = ((width * w) / 2) * (level ? 1 / Math.max(0.3, up) : up);
-      [left, right] = [Math.min(left, x - half), Math.max(right, x + half)];
+      const half = (width * w) / 2;
+      const aside = half * (level ? 1 / Math.max(0.3, up) : up);
+      const beyond = level ? 0 : half * across;
+      box.minX = Math.min(box.minX, x - aside);
+      box.maxX = Math.max(box.maxX, x + aside);
+      box.minY = Math.min(box.minY, y - beyond);
+      box.maxY = Math.max(box.maxY, y + beyond);
     });
   }
-  return [left, right];
+  return box;
+}
+
+/** How far the ink of a letter reaches from left to right, cap heights. */
+export function inkOf(glyph: Glyph, w: number): [number, number] {
+  const { minX, maxX } = inkBox(glyph, w);
+  return [minX, maxX];
 }

@@ -5,16 +5,16 @@ import { LETTER_HEIGHTS } from '../document/ranges';
 import type { Brief, Job, JobSettings, Lettering } from '../document/types';
 import { boundsOf, type Bounds } from '../geometry/point';
 import { FACES } from './faces';
+import { inkBox } from './glyph';
 import { layOut } from './layout';
 import { SHIPPED_FACES } from './outline/catalogue';
 
 /** Where the ink of a text lies, mm; null when none of its signs can be drawn. */
 export function extentOf(text: Lettering): Bounds | null {
   const { letters } = layOut(text);
-  const boxes = letters.map(({ glyph, place, strokeMm }): Bounds => {
-    const b = boundsOf([...glyph.strokes.map((s) => s.middle), ...(glyph.outline ?? [])].map((line) => line.map(place)));
-    const half = glyph.outline ? 0 : strokeMm / 2;
-    return { minX: b.minX - half, minY: b.minY - half, maxX: b.maxX + half, maxY: b.maxY + half };
+  const boxes = letters.map(({ glyph, place, strokeMm, height }): Bounds => {
+    const { minX, minY, maxX, maxY } = inkBox(glyph, strokeMm / height);
+    return boundsOf([[minX, maxX].flatMap((x) => [minY, maxY].map((y) => place({ x, y })))]);
   });
   if (boxes.length === 0) return null;
   return {

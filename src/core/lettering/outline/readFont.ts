@@ -60,29 +60,35 @@ const round = (v: number): number => Math.round(v * 1000) / 1000;
 const FEATURES = { kern: true, liga: true, calt: false };
 
 function outlinesFor(font: Font, name: string, unit: number, text: string): FaceOutlines {
-  const glyphs: FaceOutlines['glyphs'] = {};
-  const kern: FaceOutlines['kern'] = {};
-  for (const line of text.normalize('NFC').split('\n')) {
-    for (const word of line.split(' ').filter((w) => w !== '')) {
-      let run;
-      try {
-        run = font.layout(word, FEATURES);
-      } catch {
-        throw new InputError('bad-font', `‘${name}’ cannot set ‘${word}’: the font is damaged there.`);
-      }
-      const signs = run.glyphs.map((g) => String.fromCodePoint(...g.codePoints));
-      run.glyphs.forEach((glyph, i) => {
-        const sign = signs[i]!;
-        if (glyph.id === 0) return;
-        glyphs[sign] ??= { d: scaled(glyph.path, unit), advance: round(glyph.advanceWidth * unit) };
-        const next = signs[i + 1];
-        const closer = run.positions[i]!.xAdvance - glyph.advanceWidth;
-        if (next !== undefined && Math.abs(closer) > 0) kern[`${sign}\n${next}`] = round(closer * unit);
-      });
-    }
+  const made: FaceOutlines = { name, glyphs: {}, kern: {}, space: 0 };
+  const words = text.normalize('NFC').split(/[ \n]/);
+  try {
+    made.space = round(font.glyphForCodePoint(32).advanceWidth * unit);
+    for (const word of words) if (word !== '') addWord(made, font, unit, word);
+  } catch {
+    throw new InputError('bad-font', `‘${name}’ cannot set ‘${text}’: the font is damaged there. Take another face.`);
   }
-  const space = round(font.glyphForCodePoint(32).advanceWidth * unit);
-  return { name, glyphs, kern, space };
+  return made;
+}
+
+function addWord({ glyphs, kern }: FaceOutlines, font: Font, unit: number, word: string): void {
+  const run = font.layout(word, FEATURES);
+  let at = 0;
+  const signs = run.glyphs.map((g) => {
+    // What a glyph says it stands for may be what it was first met as: only what is written here counts.
+    const says = String.fromCodePoint(...g.codePoints);
+    const sign = says !== '' && word.startsWith(says, at) ? says : (Array.from(word.slice(at))[0] ?? '');
+    at += sign.length;
+    return sign;
+  });
+  run.glyphs.forEach((glyph, i) => {
+    const sign = signs[i]!;
+    if (glyph.id === 0 || sign === '') return;
+    glyphs[sign] ??= { d: scaled(glyph.path, unit), advance: round(glyph.advanceWidth * unit) };
+    const next = signs[i + 1];
+    const closer = run.positions[i]!.xAdvance - glyph.advanceWidth;
+    if (next !== undefined && Math.abs(closer) > 0) kern[`${sign}\n${next}`] = round(closer * unit);
+  });
 }
 
 /** Path data of a glyph, y downward. */

@@ -1,0 +1,121 @@
+import { nearestThreads } from '../cloth/threads';
+import { LETTER_HEIGHTS } from '../document/ranges';
+import type { Lettering, Piece, Thread } from '../document/types';
+import { apply, scaleOf, type Matrix } from '../geometry/path';
+import { boundsOf, boundsTouch, type Bounds, type Point } from '../geometry/point';
+import { layOut } from '../lettering/layout';
+import { faceOf, smallestIn } from '../lettering/faces';
+import { extentOf } from '../lettering/textJob';
+import { prepareShape } from '../pieces/registry';
+import { atan2, PI } from '../units/trig';
+
+/** A text in a drawing: it comes as what it says, and is set as lettering. */
+export interface ArtText {
+  text: string;
+  /** From its own units to the drawing's. */
+  matrix: Matrix;
+  /** Where its base line begins, stands in the middle, or ends, in its own units. */
+  at: Point;
+  anchor: 'start' | 'middle' | 'end';
+  /** Size of its font, own units. */
+  size: number;
+  hex: string;
+  family: string;
+  bold: boolean;
+  italic: boolean;
+}
+
+/** Capitals are about so much of a font's size. */
+const CAPITALS = 0.7;
+const USUAL_WEIGHT = 40;
+const ITALIC_DEGREES = 12;
+/** At this height, mm, no rule for small letters counts. */
+const NOMINAL_MM = 20;
+
+/** The face that comes nearest to a family's name; small letters are set in the face that is made for them. */
+function faceFor(family: string, heightMm: number): string {
+  const face = largeFaceFor(family);
+  return heightMm < smallestIn(faceOf(face)!, USUAL_WEIGHT) ? 'thimble' : face;
+}
+
+function largeFaceFor(family: string): string {
+  const name = family.toLowerCase();
+  if (/round|comic|hand|script|cursive/.test(name)) return 'bobbin';
+  if (/slab|typewriter|courier|mono|(^|[^-])\bserif|times|georgia|roman|garamond/.test(name) && !/sans/.test(name)) return 'gable';
+  return 'treadle';
+}
+
+/** A text of a drawing as lettering, the drawing laid out by a matrix; null when none of its signs can be set. */
+export function letteringOf(t: ArtText, toMm: Matrix): Lettering | null {
+  const own = scaleOf(t.matrix) * scaleOf(toMm);
+  const height = Math.min(LETTER_HEIGHTS.max, Math.max(LETTER_HEIGHTS.min, round(CAPITALS * t.size * own)));
+  const lettering = { text: t.text, face: faceFor(t.family, height), height, ...(t.italic ? { slant: ITALIC_DEGREES } : {}) };
+  return placed(t, toMm, lettering);
+}
+
+const round = (v: number): number => Math.round(v * 1000) / 1000;
+
+function placed(t: ArtText, toMm: Matrix, lettering: Lettering): Lettering | null {
+  const { lengthMm, letters } = layOut(lettering);
+  if (letters.length === 0) return null;
+  const [a, b] = [t.at, { x: t.at.x + 1, y: t.at.y }].map((p) => apply(toMm, apply(t.matrix, p))) as [Point, Point];
+  const length = Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2) || 1;
+  // In a mirrored drawing a text stands where its mirror image would, and is still read.
+  const back = toMm[0] * toMm[3] - toMm[1] * toMm[2] < 0 && b.x < a.x ? -1 : 1;
+  const [ux, uy] = [(back * (b.x - a.x)) / length, (back * (b.y - a.y)) / length];
+  const ahead = back * { start: lengthMm / 2, middle: 0, end: -lengthMm / 2 }[t.anchor];
+  const turn = round((-atan2(uy, ux) * 180) / PI);
+  return { ...lettering, at: [round(a.x + ux * ahead), round(a.y + uy * ahead)], ...(turn === 0 ? {} : { turn }) };
+}
+
+/** About where a text lies in its drawing, drawing's units: before its size in mm is known. */
+export function boxOfText(t: ArtText): Bounds | null {
+  const k = NOMINAL_MM / (CAPITALS * t.size * scaleOf(t.matrix));
+  if (!(k > 0) || !Number.isFinite(k)) return null;
+  const large = placed(t, [k, 0, 0, k, 0, 0], { text: t.text, face: faceFor(t.family, NOMINAL_MM), height: NOMINAL_MM });
+  const b = large && extentOf(large);
+  return b && { minX: b.minX / k, minY: b.minY / k, maxX: b.maxX / k, maxY: b.maxY / k };
+}
+
+/**
+ * Pieces of a drawing with its texts among them, in the job's threads; one of the same colour counts as the same. A text is sewn with what
+ * else is sewn in its thread, unless something that is sewn later lies beneath it.
+ */
+export function textPieces(
+  texts: readonly ArtText[],
+  toMm: Matrix,
+  { threads, pieces, weight }: { threads: readonly Thread[]; pieces: readonly Piece[]; weight: number },
+): { pieces: Piece[]; threads: Thread[] } {
+  if (texts.length === 0) return { pieces: pieces.slice(), threads: threads.slice() };
+  const all = threads.slice();
+  let n = Math.max(0, ...pieces.map((p) => Number(/^p(\d+)$/.exec(p.id)?.[1] ?? 0)));
+  const threadFor = (hex: string): string => {
+    const { thread } = nearestThreads(hex)[0]!;
+    const known = all.find((t) => t.code === thread.code);
+    if (known) return known.id;
+    let k = all.length + 1;
+    while (all.some((t) => t.id === `t${k}`)) k++;
+    all.push({ id: `t${k}`, ...thread, weight });
+    return `t${k}`;
+  };
+  const out = pieces.slice();
+  for (const t of texts) {
+    const lettering = letteringOf(t, toMm);
+    if (!lettering) continue;
+    const thread = threadFor(t.hex);
+    out.splice(placeFor(lettering, thread, out), 0, { id: `p${++n}`, name: t.text.replace(/\s+/g, ' ').slice(0, 60), kind: 'lettering', thread, lettering, settings: {}, why: 'a text of the drawing' }); // prettier-ignore
+  }
+  return { pieces: out, threads: all };
+}
+
+/** After the last piece of a thread, or at the end where something after that lies beneath the text. */
+function placeFor(lettering: Lettering, thread: string, pieces: readonly Piece[]): number {
+  const box = extentOf(lettering);
+  const last = pieces.findLastIndex((p) => p.thread === thread);
+  if (last < 0 || !box) return pieces.length;
+  const isBeneath = (p: Piece): boolean => {
+    const shape = prepareShape(p);
+    return shape !== null && boundsTouch(boundsOf(shape.painted), box);
+  };
+  return pieces.slice(last + 1).some(isBeneath) ? pieces.length : last + 1;
+}

@@ -1,0 +1,73 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { contains, offset } from '../../geometry/area';
+import { distance, type Point } from '../../geometry/point';
+import { SHIPPED_FACES } from '../../lettering/outline/catalogue';
+import { readFont, type OutlineFont } from '../../lettering/outline/readFont';
+import { Planner } from '../../plan/planner';
+import { coverageOf } from '../../stitches/coverage';
+import { Command, Role } from '../../stitches/roles';
+import { jobOf, piece } from '../fixtures';
+import { prepareShape } from '../registry';
+import { groupsOf } from '../satin/nodes';
+import { layOut } from '../../lettering/layout';
+import { letterOf } from './letter';
+
+const fonts = new Map<string, OutlineFont>(
+  SHIPPED_FACES.map((f) => [f.key, readFont(new Uint8Array(readFileSync(`public/faces/${f.file}`)), f.file)]),
+);
+const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
+const textOf = (text: string, face: string, height = 10) => ({ text, face, height, outlines: fonts.get(face)!.outlinesFor(text) });
+const sewn = (text: string, face: string, height = 10) => {
+  const p = piece('lettering', { lettering: textOf(text, face, height) });
+  const job = jobOf([p], 'pique');
+  const plan = new Planner().plan({ ...job, brief: { ...job.brief, hoop: { width: 400, height: 400, shape: 'rect' } } });
+  return { plan, painted: prepareShape(p)!.painted, trims: plan.command.filter((c) => c === Command.trim).length };
+};
+
+describe.each(SHIPPED_FACES.map((f) => f.key))('%s', (face) => {
+  it('sews any twenty letters of 10 mm with one cut, in one word or three', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...LETTERS, ...'0123456789'), { minLength: 20, maxLength: 20 }), (letters) => {
+        const word = letters.join('');
+        expect([word, sewn(word, face).trims]).toEqual([word, 1]);
+      }),
+      { numRuns: 3, seed: 11 },
+    );
+  });
+
+  it('covers its letters, and sews nothing beside them', () => {
+    for (const sign of 'AGKQRSWaegksy25&@ß') {
+      const { plan, painted } = sewn(sign, face, 14);
+      expect([sign, coverageOf(painted, plan, 0.12, painted).covered > 0.9]).toEqual([sign, true]);
+      const edge = offset(painted, 0.8);
+      const outside = Array.from(plan.x.keys()).filter(
+        (i) => plan.role[i] === Role.cover && !contains(edge, { x: plan.x[i]!, y: plan.y[i]! }),
+      );
+      expect([sign, outside.length]).toEqual([sign, 0]);
+    }
+  });
+
+  it('makes one network of a letter and its dots and marks', () => {
+    for (const sign of 'ijÄÅő!%') {
+      const laid = layOut(textOf(sign, face, 12));
+      expect([sign, groupsOf(letterOf(laid.letters[0]!, laid).columns).length]).toEqual([sign, 1]);
+    }
+  });
+
+  it('travels over no bare cloth inside a letter of one part', () => {
+    for (const sign of 'ABEGKMQRSXabefgkmrstxyz') {
+      const { plan, painted } = sewn(sign, face, 10);
+      const near = offset(painted, 0.25);
+      const at = (i: number): Point => ({ x: plan.x[i]!, y: plan.y[i]! });
+      const bare = Array.from(plan.x.keys()).filter((i) => {
+        if (i === 0 || plan.role[i] !== Role.travel || plan.command[i] !== Command.stitch || plan.command[i - 1] !== Command.stitch)
+          return false;
+        const [a, b] = [at(i - 1), at(i)];
+        const out = Array.from({ length: 20 }, (_, k) => ({ x: a.x + ((b.x - a.x) * k) / 19, y: a.y + ((b.y - a.y) * k) / 19 }));
+        return (out.filter((q) => !contains(near, q)).length / 20) * distance(a, b) > 0.6;
+      });
+      expect([sign, bare.length]).toEqual([sign, 0]);
+    }
+  });
+});
