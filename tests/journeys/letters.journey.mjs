@@ -1,5 +1,8 @@
 // Lettering by hand: set a text, type it, change its face and its line, break it apart and mend one stem.
 import assert from 'node:assert/strict';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { test } from 'node:test';
 import { startJourney } from './browser.mjs';
 
@@ -13,6 +16,11 @@ const field = (label) =>
 const choose = async (label, value) => {
   const select = await field(label);
   await select.findElement({ css: `option[value="${value}"]` }).click();
+};
+const chooseFace = async (face) => {
+  await driver.findElement({ css: '[data-testid="face"]' }).click();
+  await h.poll('the faces', async () => (await driver.findElements({ css: `[data-face="${face}"] svg` })).length === 1);
+  await driver.findElement({ css: `[data-face="${face}"]` }).click();
 };
 const press = (words) =>
   driver.executeScript((w) => [...document.querySelectorAll('button')].find((b) => b.textContent.trim() === w).click(), words);
@@ -33,7 +41,7 @@ test('a text is set where the cloth is clicked, and what is typed is sewn', asyn
 
 test('another face, and an arch, are sewn at once', async () => {
   const before = await stitches();
-  await choose('Face', 'gable');
+  await chooseFace('gable');
   await changed('slab feet', before);
   // Letters on an arch have as many stitches; the whole is taller.
   const size = await h.text('[data-total="size"]');
@@ -49,6 +57,59 @@ test('another face, and an arch, are sewn at once', async () => {
     'a word on small letters',
     async () => (await driver.findElements({ css: '[data-testid="lettering-advice"]' })).length === 1,
   );
+});
+
+test('a face of outlines is sewn as columns, and its letters come with the job', async () => {
+  const before = await stitches();
+  await chooseFace('slab');
+  await changed('heavy feet', before);
+  const typed = await stitches();
+  await (await field('Says')).sendKeys('s');
+  await h.poll('a letter more', async () => (await stitches()) > typed);
+  await (await field('Says')).sendKeys('\uE003');
+  await h.poll('a letter less', async () => (await stitches()) === typed);
+});
+
+test('a damaged font is refused in a sentence, a whole one is offered', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'cobble-fonts-'));
+  const whole = readFileSync('public/faces/poster.ttf');
+  writeFileSync(join(folder, 'broken.ttf'), whole.subarray(0, 4000));
+  writeFileSync(join(folder, 'crew.ttf'), whole);
+  const input = await driver.findElement({ css: 'input[aria-label="A font of your own"]' });
+  await input.sendKeys(join(folder, 'broken.ttf'));
+  await h.poll('why not', async () => /broken\.ttf.*(damaged|cannot be read)/.test(await h.text('[data-testid="lettering"]')));
+  const before = await stitches();
+  await input.sendKeys(join(folder, 'crew.ttf'));
+  await changed('the brought font', before);
+  await chooseFace('treadle');
+});
+
+test('a letter is dragged by its foot; a thread of its own is one stop more', async () => {
+  await press('Move single letters');
+  const letters = () => driver.findElements({ css: '[data-testid="letter-handles"] [aria-label^="Letter "]' });
+  await h.poll('feet to drag', async () => (await letters()).length === 11);
+  const middle = async (e) => {
+    const { x, y, width, height } = await e.getRect();
+    return { x: Math.round(x + width / 2), y: Math.round(y + height / 2) };
+  };
+  const [third, second] = [await middle((await letters())[2]), await middle((await letters())[1])];
+  await driver
+    .actions()
+    .move(third)
+    .press()
+    .move({ x: third.x + 8, y: third.y })
+    .move({ x: third.x + 20, y: third.y })
+    .release()
+    .perform();
+  await h.poll('it moved', async () => (await middle((await letters())[2])).x - (await middle((await letters())[1])).x > third.x - second.x + 10);
+  assert.match(await h.text('[data-testid="one-letter"]'), /Letter r/);
+  const stops = async () => Number((await h.text('[data-total="threads"]')).replace(/\D/g, ''));
+  const own = await field('Its thread');
+  const [before, ids] = [await stops(), await own.findElements({ css: 'option' })];
+  await ids[ids.length > 2 ? 2 : 1].click();
+  await h.poll('sewn in it', async () => (await stitches()) > 0);
+  assert.ok((await stops()) >= before);
+  await driver.actions().sendKeys('\uE00C').perform();
 });
 
 test('it outlives a reload, as a text', async () => {

@@ -32,12 +32,12 @@ describe.each(SHIPPED_FACES.map((f) => f.key))('%s', (face) => {
         const word = letters.join('');
         expect([word, sewn(word, face).trims]).toEqual([word, 1]);
       }),
-      { numRuns: 3, seed: 11 },
+      { numRuns: 2, seed: 11 },
     );
   });
 
   it('covers its letters, and sews nothing beside them', () => {
-    for (const sign of 'AGKQRSWaegksy25&@ß') {
+    for (const sign of 'AGQRSWaegky5@') {
       const { plan, painted } = sewn(sign, face, 14);
       expect([sign, coverageOf(painted, plan, 0.12, painted).covered > 0.9]).toEqual([sign, true]);
       const edge = offset(painted, 0.8);
@@ -56,7 +56,7 @@ describe.each(SHIPPED_FACES.map((f) => f.key))('%s', (face) => {
   });
 
   it('travels over no bare cloth inside a letter of one part', () => {
-    for (const sign of 'ABEGKMQRSXabefgkmrstxyz') {
+    for (const sign of 'ABGKMQSXaegkrstz') {
       const { plan, painted } = sewn(sign, face, 10);
       const near = offset(painted, 0.25);
       const at = (i: number): Point => ({ x: plan.x[i]!, y: plan.y[i]! });
