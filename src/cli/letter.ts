@@ -1,10 +1,10 @@
 import { mkdirSync, readFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
-import Papa from 'papaparse';
 import { InputError } from '../core/document/errors';
 import type { Job } from '../core/document/types';
 import { landTexts } from '../core/forecast/textHeights';
 import { EXPORTS } from '../core/formats/registry';
+import { fileForName, hexOfRow, readNames, sizeOfRow, type NameRow } from '../core/lettering/names';
 import { heightForWidth, jobOfText } from '../core/lettering/textJob';
 import { Planner } from '../core/plan/planner';
 import { readLetterArgs, type LetterArgs } from './args';
@@ -40,13 +40,6 @@ function jobFor(args: Args, text: string, { size, hex = args.hex }: { size?: num
   });
 }
 
-/** A row of a list of names. */
-interface Row {
-  name?: string;
-  size?: string;
-  thread?: string;
-}
-
 /** One job for each name; a row that cannot be sewn is named and the others are made. */
 async function lettersOfList(args: Args, { list, dir }: NonNullable<LetterArgs['names']>): Promise<number> {
   let text: string;
@@ -55,19 +48,19 @@ async function lettersOfList(args: Args, { list, dir }: NonNullable<LetterArgs['
   } catch {
     throw new InputError('bad-usage', `There is no list ‘${basename(list)}’; check the name.`);
   }
-  const { data } = Papa.parse<Row>(text, { header: true, skipEmptyLines: 'greedy', transformHeader: (h) => h.trim().toLowerCase() });
-  if (data.length === 0 || !('name' in data[0]!)) throw new InputError('bad-usage', `The list needs a first line with a column ‘name’.`);
+  const rows = readNames(text);
+  if (rows.length === 0) throw new InputError('bad-usage', 'The list has no names.');
   mkdirSync(dir, { recursive: true });
   const refused: { row: number; name: string; why: string }[] = [];
   const made: { row: number; name: string; file: string; stitches: number; trims: number }[] = [];
-  for (const [i, row] of data.entries()) {
-    const name = (row.name ?? '').trim();
+  for (const [i, row] of rows.entries()) {
+    const { name } = row;
     try {
-      made.push({ row: i + 2, name, ...(await nameFiles(args, row, name, join(dir, fileFor(name, i)))) });
+      made.push({ row: row.row, name, ...(await nameFiles(args, row, join(dir, fileForName(name, i)))) });
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
-      refused.push({ row: i + 2, name, why: error.message });
-      process.stderr.write(`cobble: row ${i + 2}, ‘${name}’: ${error.message}\n`);
+      refused.push({ row: row.row, name, why: error.message });
+      process.stderr.write(`cobble: row ${row.row}, ‘${name}’: ${error.message}\n`);
     }
   }
   if (args.report !== undefined) writeAll([{ path: args.report, content: `${JSON.stringify({ made, refused }, null, 1)}\n` }]);
@@ -75,23 +68,10 @@ async function lettersOfList(args: Args, { list, dir }: NonNullable<LetterArgs['
   return refused.length > 0 && made.length === 0 ? 1 : 0;
 }
 
-const fileFor = (name: string, i: number): string => {
-  const plain = name.normalize('NFD').replace(/\p{M}/gu, '').replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, ''); // prettier-ignore
-  return `${String(i + 1).padStart(3, '0')}-${plain || 'name'}`.slice(0, 60);
-};
-
-async function nameFiles(
-  args: Args,
-  { size, thread }: Row,
-  name: string,
-  path: string,
-): Promise<{ file: string; stitches: number; trims: number }> {
-  if (name === '') throw new InputError('bad-usage', 'The row has no name.');
-  const mm = size?.trim() ? Number(size) : undefined;
-  if (mm !== undefined && !(mm >= 2 && mm <= 500)) throw new InputError('bad-usage', `A size is a height from 2 to 500 mm, not ‘${size}’.`);
-  const hex = thread?.trim() || undefined;
-  if (hex !== undefined && !/^#[0-9a-f]{6}$/i.test(hex)) throw new InputError('bad-usage', `A thread is written as #rrggbb, not ‘${hex}’.`);
-  const job = jobFor(args, name, { ...(mm === undefined ? {} : { size: mm }), ...(hex === undefined ? {} : { hex }) });
+async function nameFiles(args: Args, row: NameRow, path: string): Promise<{ file: string; stitches: number; trims: number }> {
+  if (row.name === '') throw new InputError('bad-usage', 'The row has no name.');
+  const [size, hex] = [sizeOfRow(row), hexOfRow(row)];
+  const job = jobFor(args, row.name, { ...(size === undefined ? {} : { size }), ...(hex === undefined ? {} : { hex }) });
   const plan = new Planner().plan(job);
   const files: { path: string; content: string | Uint8Array }[] = [];
   for (const extension of ['cobble', 'csv']) {

@@ -5,6 +5,7 @@ import { effect } from './engine/effect';
 import { forecast } from './engine/forecast';
 import { heights } from './engine/heights';
 import { meetings } from './engine/meetings';
+import { names } from './engine/names';
 import { newJob } from './engine/newJob';
 import { plan } from './engine/plan';
 import { preview } from './engine/preview';
@@ -28,6 +29,7 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   forecast,
   correct,
   heights,
+  names,
   prove,
   compare,
   route,

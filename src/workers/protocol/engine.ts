@@ -9,6 +9,7 @@ import type { LetterHeight } from '@/core/forecast/textHeights';
 import type { Bundle } from '@/core/formats/bundle';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { ReadShelf, ShelfFile } from '@/core/formats/shelf';
+import type { NameRow, NamesFit } from '@/core/lettering/names';
 import type { PlanPart } from '@/core/plan/delta';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { RouteProposal } from '@/core/plan/proposeRoute';
@@ -85,6 +86,11 @@ export interface EngineProtocol {
   correct: { in: { job: Job; only?: string[] }; out: Correction };
   /** How high the letters of a text come out, drawn as they are or so that they land. */
   heights: { in: { job: Job; id: string; land: boolean }; out: { letters: NonNullable<Lettering['letters']>; heights: LetterHeight[] } };
+  /** A job with each name of a list in place of a text: all of them as one archive, and those that could not be made, with the reason. */
+  names: {
+    in: { job: Job; piece: string; rows: NameRow[]; fit: NamesFit['fit'] };
+    out: { data: Blob; made: number; refused: { row: number; name: string; why: string }[] };
+  };
   /** What will go wrong. */
   prove: { in: { job: Job }; out: Finding[] };
   /** Two jobs side by side, both pictures of the same box; `side` is the longer side of a picture, pixels. */

@@ -19,6 +19,7 @@ import { takeTool } from '../../tools/inHand';
 import { letters } from '../../tools/letters';
 import { DrawnLines, isOnLine } from './DrawnLines';
 import { Heights } from './Heights';
+import { Names } from './Names';
 import { OneLetter } from './OneLetter';
 import { faceName, FacePicker } from './FacePicker';
 
@@ -81,6 +82,7 @@ export function LetteringCard({ job, piece, text, weight }: { job: Job; piece: P
         <Button className="col-span-2" onClick={() => takeTool(letters)} disabled={piece.locked}>
           Move single letters
         </Button>
+        <Names {...{ job, piece, text }} />
         <Button onClick={() => selectAll(breakIntoLetters(id))} disabled={piece.locked || text.text.length < 2}>
           Into letters
         </Button>
