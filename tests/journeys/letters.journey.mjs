@@ -1,12 +1,13 @@
 // Lettering by hand: set a text, type it, change its face and its line, break it apart and mend one stem.
 import assert from 'node:assert/strict';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test } from 'node:test';
+import { unzipSync } from 'fflate';
 import { startJourney } from './browser.mjs';
 
-const { app, driver, h } = await startJourney();
+const { app, driver, downloads, h } = await startJourney();
 await h.openDemo(app);
 
 const key = (k) => driver.actions().sendKeys(k).perform();
@@ -59,13 +60,19 @@ test('another face, and an arch, are sewn at once', async () => {
   );
 });
 
+/** Figures grow while a job is sewn: whole ones are those that the proof has looked at. */
+const settled = () =>
+  h.poll('all sewn and looked at', async () => (await (await h.find('[data-testid="findings"]')).getAttribute('data-fresh')) === 'true');
+
 test('a face of outlines is sewn as columns, and its letters come with the job', async () => {
   const before = await stitches();
   await chooseFace('slab');
   await changed('heavy feet', before);
+  await settled();
   const typed = await stitches();
   await (await field('Says')).sendKeys('s');
   await h.poll('a letter more', async () => (await stitches()) > typed);
+  await settled();
   await (await field('Says')).sendKeys('\uE003');
   await h.poll('a letter less', async () => (await stitches()) === typed);
 });
@@ -101,7 +108,10 @@ test('a letter is dragged by its foot; a thread of its own is one stop more', as
     .move({ x: third.x + 20, y: third.y })
     .release()
     .perform();
-  await h.poll('it moved', async () => (await middle((await letters())[2])).x - (await middle((await letters())[1])).x > third.x - second.x + 10);
+  await h.poll(
+    'it moved',
+    async () => (await middle((await letters())[2])).x - (await middle((await letters())[1])).x > third.x - second.x + 10,
+  );
   assert.match(await h.text('[data-testid="one-letter"]'), /Letter r/);
   const stops = async () => Number((await h.text('[data-total="threads"]')).replace(/\D/g, ''));
   const own = await field('Its thread');
@@ -110,6 +120,21 @@ test('a letter is dragged by its foot; a thread of its own is one stop more', as
   await h.poll('sewn in it', async () => (await stitches()) > 0);
   assert.ok((await stops()) >= before);
   await driver.actions().sendKeys('\uE00C').perform();
+});
+
+test('twelve names become twelve jobs in one archive, the one that cannot be set is named', async () => {
+  await press('A list of names …');
+  const names = ['Ada', 'Bo', 'Cy', 'Dee', 'Eli', 'Fay', 'Gus', 'Hal', 'Ivy', 'Jo', 'Kit', 'L漢'];
+  await (await h.find('[data-testid="names"] textarea')).sendKeys(names.join('\n'));
+  await h.poll('previews', async () => (await h.count('[data-testid="names"] li svg')) === 11);
+  await press('Make 12 names');
+  await h.poll('made', async () => /11 names made, 1 refused.*row 12.*漢/.test(await h.text('[data-testid="names"] [role="status"]')));
+  await h.poll('the archive', async () => readdirSync(downloads).some((f) => f.endsWith('-names.zip')));
+  const archive = readdirSync(downloads).find((f) => f.endsWith('-names.zip'));
+  const files = Object.keys(unzipSync(new Uint8Array(readFileSync(join(downloads, archive)))));
+  assert.equal(files.filter((f) => f.endsWith('.cobble')).length, 11);
+  assert.equal(files.filter((f) => f.endsWith('.csv')).length, 11);
+  await press('Close');
 });
 
 test('it outlives a reload, as a text', async () => {
