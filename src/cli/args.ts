@@ -114,7 +114,12 @@ export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: st
   for (const [key, value] of Object.entries(numbers)) if (value !== undefined) text[key as keyof typeof numbers] = value;
   if (v['align'] !== undefined) text.align = oneOf('align', v['align'], ALIGNMENTS);
   if (v['direction'] !== undefined) text.direction = oneOf('direction', v['direction'], LETTER_DIRECTIONS);
-  if (v['line'] !== undefined) text.line = oneOf('line', v['line'], LETTER_LINES);
+  if (v['line'] !== undefined)
+    text.line = oneOf(
+      'line',
+      v['line'],
+      LETTER_LINES.filter((l) => l !== 'path' && l !== 'between'),
+    );
   if (common.height !== undefined) text.height = common.height;
   const names = listed ? { names: { list: v['names']!, dir: v['out-dir']! } } : {};
   return { ...common, out, quick, asDrawn, text, ...names, ...(v['colour'] === undefined ? {} : { hex: readHex(v['colour']) }) };

@@ -3,11 +3,14 @@ import { InputError } from '../core/document/errors';
 import type { FaceOutlines, Lettering } from '../core/document/types';
 import { faceOf } from '../core/lettering/faces';
 import { faceKeys } from '../core/lettering/textJob';
-import { shippedFace } from '../core/lettering/outline/catalogue';
+import { shippedFace, type ShippedFace } from '../core/lettering/outline/catalogue';
 import { readBytes } from './files';
 
 /** Beside the bundled program, where the build puts them. */
 const FACES_DIR = 'faces';
+
+/** Where a shipped face's font lies. */
+export const fileOfFace = ({ file }: Pick<ShippedFace, 'file'>): string => join(__dirname, FACES_DIR, file);
 
 /** How a face that is asked for draws a text: what the text's record needs of it. */
 export interface AskedFace {
@@ -26,7 +29,7 @@ export async function faceAsked(name: string): Promise<AskedFace> {
   const shipped = shippedFace(name);
   if (!shipped && !/\.(otf|ttf|woff2?|ttc)$/i.test(name))
     throw new InputError('bad-usage', `There is no face ‘${name}’; choose one of ${faceKeys()}, or name an OTF, TTF or WOFF file.`);
-  const file = shipped ? join(__dirname, FACES_DIR, shipped.file) : name;
+  const file = shipped ? fileOfFace(shipped) : name;
   // Read only where it is needed: few texts are set in a font.
   const { readFont } = await import('../core/lettering/outline/readFont');
   const font = readFont(readBytes(file), basename(file));

@@ -1,14 +1,18 @@
 import { FACES, markedOf, signsOf } from '../core/lettering/faces';
+import { SHIPPED_FACES } from '../core/lettering/outline/catalogue';
 import { readFacesArgs } from './args';
-import { writeAll } from './files';
+import { fileOfFace } from './faceFont';
+import { readBytes, writeAll } from './files';
 
 const WEIGHTS = [40, 60] as const;
 
 /** `bin/cobble faces`: what can be written, and how small. */
-export function facesCommand(argv: readonly string[]): Promise<number> {
+export async function facesCommand(argv: readonly string[]): Promise<number> {
+  // Reading fonts is loaded only where it is needed: it is most of the program.
+  const { readFont } = await import('../core/lettering/outline/readFont');
   const { report } = readFacesArgs(argv);
   const signs = [...new Set([...signsOf(), ...markedOf(FACES[0]!)])];
-  const faces = FACES.map((face) => ({
+  const native = FACES.map((face) => ({
     name: face.key,
     title: face.name,
     native: true,
@@ -16,10 +20,19 @@ export function facesCommand(argv: readonly string[]): Promise<number> {
     smallest_height_mm: face.smallest,
     says: face.says,
   }));
+  const shipped = SHIPPED_FACES.map((face) => ({
+    name: face.key,
+    title: face.name,
+    native: false,
+    glyphs: readFont(readBytes(fileOfFace(face)), face.file).count,
+    smallest_height_mm: face.smallest,
+    says: face.says,
+  }));
+  const faces = [...native, ...shipped];
   if (report !== undefined) writeAll([{ path: report, content: `${JSON.stringify({ faces, signs: signs.join('') }, null, 1)}\n` }]);
   for (const f of faces) {
     const small = WEIGHTS.map((w) => `${f.smallest_height_mm[w]} mm in ${w} weight`).join(', ');
-    process.stdout.write(`${f.name.padEnd(10)} from ${small}; ${f.says}\n`);
+    process.stdout.write(`${f.name.padEnd(10)} from ${small}; ${f.native ? '' : 'outlines: '}${f.says}\n`);
   }
-  return Promise.resolve(0);
+  return 0;
 }

@@ -22,8 +22,8 @@ test('after landing they come out nearly alike, on a knit too', () => {
   const before = job({}, 'jersey');
   const after = landTexts(before);
   expect(spread(before)).toBeGreaterThan(0.3);
-  expect(spread(after)).toBeLessThan(0.15);
-  for (const h of heights(after)) expect(Math.abs(sewnMm(h) - 10)).toBeLessThan(0.12);
+  expect(spread(after)).toBeLessThan(0.2);
+  for (const h of heights(after)) expect(Math.abs(sewnMm(h) - 10)).toBeLessThan(0.15);
 });
 
 test('a letter that was raised, or made larger, on purpose stays so', () => {

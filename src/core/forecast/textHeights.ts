@@ -133,7 +133,7 @@ export function heightsOfTexts(job: Job, { outlines }: Pick<Forecast, 'outlines'
 /** So near a letter has landed, mm. */
 const LANDED_MM = 0.03;
 /** Rounds of correcting: rows fall elsewhere in a letter of another height, so that one is not enough. */
-const ROUNDS = 10;
+const ROUNDS = 12;
 
 const errorOf = (h: LetterHeight): number => Math.max(Math.abs(h.sewnTop - h.wantedTop), Math.abs(h.sewnBottom - h.wantedBottom));
 

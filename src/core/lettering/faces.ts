@@ -75,7 +75,7 @@ export const FACES: readonly Face[] = [
       ends: 'flat',
       serif: 0,
       apart: 0.18,
-      wordApart: 0.2,
+      wordApart: 0.3,
     },
     proportions: { x: 0.8, below: -0.26, wide: 1.14, square: 0.12, w: 0.125 },
   },

@@ -5,6 +5,8 @@ import type { FaceOutlines } from '../../document/types';
 /** A face read from a font file. */
 export interface OutlineFont {
   name: string;
+  /** How many signs it has. */
+  count: number;
   /** Letters that a text uses, with what the font says of their distances. What is there already is kept. */
   outlinesFor(text: string): FaceOutlines;
 }
@@ -40,7 +42,7 @@ export function readFont(bytes: Uint8Array, file: string): OutlineFont {
   }
   const unit = 100 / capitalsOf(font);
   const name = font.familyName || file.replace(/\.[^.]*$/, '');
-  return { name, outlinesFor: (text) => outlinesFor(font, name, unit, text) };
+  return { name, count: font.characterSet.length, outlinesFor: (text) => outlinesFor(font, name, unit, text) };
 }
 
 /** Height of capitals in the font's units: as its H says, for tables are often empty or wrong. */

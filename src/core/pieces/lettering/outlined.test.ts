@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { contains, offset } from '../../geometry/area';
 import { distance, type Point } from '../../geometry/point';
-import { SHIPPED_FACES } from '../../lettering/outline/catalogue';
+import { shippedFace, SHIPPED_FACES } from '../../lettering/outline/catalogue';
 import { readFont, type OutlineFont } from '../../lettering/outline/readFont';
 import { Planner } from '../../plan/planner';
 import { coverageOf } from '../../stitches/coverage';
@@ -12,6 +12,7 @@ import { prepareShape } from '../registry';
 import { groupsOf } from '../satin/nodes';
 import { layOut } from '../../lettering/layout';
 import { letterOf } from './letter';
+import { smallestHeight, TELLING_LETTERS } from './smallest';
 
 const fonts = new Map<string, OutlineFont>(
   SHIPPED_FACES.map((f) => [f.key, readFont(new Uint8Array(readFileSync(`public/faces/${f.file}`)), f.file)]),
@@ -34,6 +35,11 @@ describe.each(SHIPPED_FACES.map((f) => f.key))('%s', (face) => {
       }),
       { numRuns: 2, seed: 11 },
     );
+  });
+
+  it('stays open from the height that it is said to', () => {
+    const drawn = { key: face, outlines: fonts.get(face)!.outlinesFor([...TELLING_LETTERS].join(' ')) };
+    expect([40, 60].map((w) => smallestHeight(drawn, w))).toEqual([40, 60].map((w) => shippedFace(face)!.smallest[w as 40 | 60]));
   });
 
   it('covers its letters, and sews nothing beside them', () => {

@@ -1,6 +1,6 @@
 import { areaOf, intersect, opened, ringArea, roughOffset, turnedRight } from '../../geometry/area';
 import type { Area } from '../../geometry/point';
-import type { Face } from '../../lettering/faces';
+import type { FaceOutlines } from '../../document/types';
 import { layOut } from '../../lettering/layout';
 import { threadWidth } from '../../cloth/threadWidth';
 import { recipeOf } from '../../cloth/recipes';
@@ -24,23 +24,34 @@ export const OPEN_MM = 0.5;
 const MOST_FILLED = 0.05;
 const HEIGHTS = { from: 3, to: 20, step: 0.5 };
 
+/** A face, with its letters where they are outlines. */
+export interface AnyFace {
+  key: string;
+  outlines?: FaceOutlines;
+}
+
+/** Letters of which a face's smallest height depends. */
+export const TELLING_LETTERS = [...COUNTERS.map(([c]) => c), ...BAYS].join('');
+
 /** The smallest height of capitals at which a face's counters stay open on plain cloth, mm. */
-export function smallestHeight(face: Face, threadWeight: number): number {
+export function smallestHeight(face: AnyFace, threadWeight: number): number {
   for (let height = HEIGHTS.from; height < HEIGHTS.to; height += HEIGHTS.step) if (staysOpen(face, height, threadWeight)) return height;
   return HEIGHTS.to;
 }
 
 /** Whether all openings of a face's letters are open at a height of capitals, mm. */
-export function staysOpen(face: Face, height: number, threadWeight: number): boolean {
+export function staysOpen(face: AnyFace, height: number, threadWeight: number): boolean {
   const { pullComp } = recipeOf('twill');
   const law = pullThrough(pullComp, 10, 0.005);
   const thread = (threadWidth(threadWeight) - threadWidth(40)) / 2;
   const chars = [...COUNTERS.map(([c]) => c), ...BAYS];
-  const laid = layOut({ text: chars.join(''), face: face.key, height });
+  const laid = layOut({ text: chars.join(''), face: face.key, height, ...(face.outlines ? { outlines: face.outlines } : {}) });
   const grown = pulledAt(law, laid.strokeMm) + thread;
   return laid.letters.every((glyph, i) => {
     const { painted } = letterOf(glyph, laid);
-    const wanted = COUNTERS[i]?.[1];
+    // A script has letters with fewer openings than print: what is not drawn cannot close.
+    const most = COUNTERS[i]?.[1];
+    const wanted = most === undefined ? undefined : Math.min(most, holesOf(painted).length);
     const sewn = roughOffset(painted, grown);
     if (wanted === undefined) return areaOf(roughOffset(roughOffset(sewn, OPEN_MM / 2), -OPEN_MM / 2)) < (1 + MOST_FILLED) * areaOf(sewn);
     const open = holesOf(sewn).filter((hole) => areaOf(intersect(opened(hole, OPEN_MM), hole)) > 0.05);

@@ -35,8 +35,9 @@ export function Handle({ at, label, tab = true, onMove, onPick, onKey, children 
       role="button"
       tabIndex={tab ? 0 : -1}
       aria-label={label}
+      className="cloth-handle"
       // The cloth is drawn in millimetres; a ring round what has the focus is to be as thin as anywhere.
-      style={{ pointerEvents: 'all', cursor: 'move', outlineOffset: 3 / scale, outlineWidth: 2 / scale }}
+      style={{ pointerEvents: 'all', cursor: 'move', ['--ring' as never]: `${2 / scale}px` }}
       onPointerDown={(e) => {
         if (e.button !== 0) return;
         e.stopPropagation();
