@@ -101,8 +101,6 @@ try {
   await driver.actions().sendKeys('q').sendKeys('u').perform();
   await h.find('[data-testid="many"]');
   await driver.actions().sendKeys('0').perform();
-  await driver.sleep(400);
-  await shot('many');
   await driver.actions().sendKeys('\uE00C').sendKeys('\uE00C').perform();
   await (await h.findText('button', 'FERRY CREW')).click();
   await (await h.find('[data-testid="face"]')).click();
