@@ -12,7 +12,7 @@ import { prepareShape } from '../registry';
 import { groupsOf } from '../satin/nodes';
 import { layOut } from '../../lettering/layout';
 import { letterOf } from './letter';
-import { smallestHeight, TELLING_LETTERS } from './smallest';
+import { staysOpen, TELLING_LETTERS } from './smallest';
 
 const fonts = new Map<string, OutlineFont>(
   SHIPPED_FACES.map((f) => [f.key, readFont(new Uint8Array(readFileSync(`public/faces/${f.file}`)), f.file)]),
@@ -39,7 +39,10 @@ describe.each(SHIPPED_FACES.map((f) => f.key))('%s', (face) => {
 
   it('stays open from the height that it is said to', () => {
     const drawn = { key: face, outlines: fonts.get(face)!.outlinesFor([...TELLING_LETTERS].join(' ')) };
-    expect([40, 60].map((w) => smallestHeight(drawn, w))).toEqual([40, 60].map((w) => shippedFace(face)!.smallest[w as 40 | 60]));
+    for (const weight of [40, 60] as const) {
+      const least = shippedFace(face)!.smallest[weight];
+      expect([weight, staysOpen(drawn, least, weight), staysOpen(drawn, least - 0.5, weight)]).toEqual([weight, true, false]);
+    }
   });
 
   it('covers its letters, and sews nothing beside them', () => {
