@@ -1,5 +1,6 @@
 import { nearestThreads } from '../cloth/threads';
-import { LETTER_HEIGHTS } from '../document/ranges';
+import { heightWithin } from '../document/ranges';
+import { nameOfText, withThread } from '../document/job';
 import type { Lettering, Piece, Thread } from '../document/types';
 import { apply, scaleOf, type Matrix } from '../geometry/path';
 import { boundsOf, boundsTouch, type Bounds, type Point } from '../geometry/point';
@@ -8,6 +9,7 @@ import { faceOf, smallestIn } from '../lettering/faces';
 import { extentOf } from '../lettering/textJob';
 import { prepareShape } from '../pieces/registry';
 import { atan2, PI } from '../units/trig';
+import { toThousandths } from '../units/rounded';
 
 /** A text in a drawing: it comes as what it says, and is set as lettering. */
 export interface ArtText {
@@ -48,12 +50,10 @@ function largeFaceFor(family: string): string {
 /** A text of a drawing as lettering, the drawing laid out by a matrix; null when none of its signs can be set. */
 export function letteringOf(t: ArtText, toMm: Matrix): Lettering | null {
   const own = scaleOf(t.matrix) * scaleOf(toMm);
-  const height = Math.min(LETTER_HEIGHTS.max, Math.max(LETTER_HEIGHTS.min, round(CAPITALS * t.size * own)));
+  const height = heightWithin(toThousandths(CAPITALS * t.size * own));
   const lettering = { text: t.text, face: faceFor(t.family, height), height, ...(t.italic ? { slant: ITALIC_DEGREES } : {}) };
   return placed(t, toMm, lettering);
 }
-
-const round = (v: number): number => Math.round(v * 1000) / 1000;
 
 function placed(t: ArtText, toMm: Matrix, lettering: Lettering): Lettering | null {
   const { lengthMm, letters } = layOut(lettering);
@@ -64,8 +64,8 @@ function placed(t: ArtText, toMm: Matrix, lettering: Lettering): Lettering | nul
   const back = toMm[0] * toMm[3] - toMm[1] * toMm[2] < 0 && b.x < a.x ? -1 : 1;
   const [ux, uy] = [(back * (b.x - a.x)) / length, (back * (b.y - a.y)) / length];
   const ahead = back * { start: lengthMm / 2, middle: 0, end: -lengthMm / 2 }[t.anchor];
-  const turn = round((-atan2(uy, ux) * 180) / PI);
-  return { ...lettering, at: [round(a.x + ux * ahead), round(a.y + uy * ahead)], ...(turn === 0 ? {} : { turn }) };
+  const turn = toThousandths((-atan2(uy, ux) * 180) / PI);
+  return { ...lettering, at: [toThousandths(a.x + ux * ahead), toThousandths(a.y + uy * ahead)], ...(turn === 0 ? {} : { turn }) };
 }
 
 /** About where a text lies in its drawing, drawing's units: before its size in mm is known. */
@@ -87,23 +87,16 @@ export function textPieces(
   { threads, pieces, weight }: { threads: readonly Thread[]; pieces: readonly Piece[]; weight: number },
 ): { pieces: Piece[]; threads: Thread[] } {
   if (texts.length === 0) return { pieces: pieces.slice(), threads: threads.slice() };
-  const all = threads.slice();
+  let all = threads.slice();
   let n = Math.max(0, ...pieces.map((p) => Number(/^p(\d+)$/.exec(p.id)?.[1] ?? 0)));
-  const threadFor = (hex: string): string => {
-    const { thread } = nearestThreads(hex)[0]!;
-    const known = all.find((t) => t.code === thread.code);
-    if (known) return known.id;
-    let k = all.length + 1;
-    while (all.some((t) => t.id === `t${k}`)) k++;
-    all.push({ id: `t${k}`, ...thread, weight });
-    return `t${k}`;
-  };
   const out = pieces.slice();
   for (const t of texts) {
     const lettering = letteringOf(t, toMm);
     if (!lettering) continue;
-    const thread = threadFor(t.hex);
-    out.splice(placeFor(lettering, thread, out), 0, { id: `p${++n}`, name: t.text.replace(/\s+/g, ' ').slice(0, 60), kind: 'lettering', thread, lettering, settings: {}, why: 'a text of the drawing' }); // prettier-ignore
+    const { threads: more, id: thread } = withThread(all, { ...nearestThreads(t.hex)[0]!.thread, weight });
+    all = more;
+    const common = { id: `p${++n}`, name: nameOfText(t.text), kind: 'lettering', thread } as const;
+    out.splice(placeFor(lettering, thread, out), 0, { ...common, lettering, settings: {}, why: 'a text of the drawing' });
   }
   return { pieces: out, threads: all };
 }

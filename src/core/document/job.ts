@@ -1,4 +1,4 @@
-import { JOB_VERSION, type Brief, type Job } from './types';
+import { JOB_VERSION, type Brief, type Job, type Thread } from './types';
 import { WIDEST_SATIN_MM } from '../units/craft';
 
 export const DEFAULT_BRIEF: Brief = {
@@ -59,3 +59,15 @@ export function fitsHoop(hoop: Brief['hoop'], width: number, height: number): bo
   if (hoop.shape === 'round') return width * width + height * height <= hoop.width * hoop.width;
   return width <= hoop.width && height <= hoop.height;
 }
+
+/** Threads with one more; one of the same code counts as the same. @returns its id too */
+export function withThread(threads: readonly Thread[], thread: Omit<Thread, 'id'>): { threads: Thread[]; id: string } {
+  const known = threads.find((t) => t.code === thread.code);
+  if (known) return { threads: threads.slice(), id: known.id };
+  let n = threads.length + 1;
+  while (threads.some((t) => t.id === `t${n}`)) n++;
+  return { threads: [...threads, { ...thread, id: `t${n}` }], id: `t${n}` };
+}
+
+/** What a piece is called that says so: in one line, and not too long. */
+export const nameOfText = (text: string): string => text.replace(/\s+/g, ' ').trim().slice(0, 60);

@@ -13,3 +13,6 @@ export const LAYER_RANGES = {
 
 /** Height of the capitals of a text, mm. */
 export const LETTER_HEIGHTS = { min: 2, max: 500 } as const;
+
+/** A height that letters can have, as near as can be to one that is asked for, mm. */
+export const heightWithin = (mm: number): number => Math.min(LETTER_HEIGHTS.max, Math.max(LETTER_HEIGHTS.min, mm));

@@ -1,7 +1,8 @@
 import type { Lettering, Piece } from '../document/types';
-import { LETTER_HEIGHTS, WIDTH_RANGE } from '../document/ranges';
+import { heightWithin, WIDTH_RANGE } from '../document/ranges';
 import { apply, formatPath, multiply, parsePath, scaleOf, transformPath, type Matrix } from '../geometry/path';
 import type { Point } from '../geometry/point';
+import { toThousandths } from '../units/rounded';
 import { atan2, cos, PI, sin } from '../units/trig';
 
 export const movedBy = (dx: number, dy: number): Matrix => [1, 0, 0, 1, dx, dy];
@@ -17,8 +18,6 @@ export function turnedAbout(centre: Point, degrees: number): Matrix {
   return multiply(movedBy(centre.x, centre.y), multiply(turn, movedBy(-centre.x, -centre.y)));
 }
 
-const rounded = (v: number): number => Math.round(v * 1000) / 1000;
-
 /** Maps that turn or mirror keep the size but for rounding. */
 const SAME_SCALE = 1e-9;
 
@@ -27,7 +26,7 @@ export function transformedPiece(piece: Piece, m: Matrix): Piece {
   const path = (d: string): string => formatPath(transformPath(parsePath(d), m));
   const point = ([x, y]: [number, number]): [number, number] => {
     const p = apply(m, { x, y });
-    return [rounded(p.x), rounded(p.y)];
+    return [toThousandths(p.x), toThousandths(p.y)];
   };
   const out: Piece = { ...piece, settings: { ...piece.settings } };
   if (piece.line) out.line = path(piece.line);
@@ -40,7 +39,7 @@ export function transformedPiece(piece: Piece, m: Matrix): Piece {
   if (piece.sewnOver) out.sewnOver = piece.sewnOver.map(point);
   const k = scaleOf(m);
   if (Math.abs(k - 1) > SAME_SCALE) {
-    if (piece.width !== undefined) out.width = rounded(Math.min(WIDTH_RANGE.max, Math.max(WIDTH_RANGE.min, piece.width * k)));
+    if (piece.width !== undefined) out.width = toThousandths(Math.min(WIDTH_RANGE.max, Math.max(WIDTH_RANGE.min, piece.width * k)));
     if (piece.approach?.way) out.approach = { ...piece.approach, way: path(piece.approach.way) };
   }
   if (piece.lettering) out.lettering = transformedText(piece.lettering, m);
@@ -55,13 +54,15 @@ function transformedText(text: Lettering, m: Matrix): Lettering {
   const at = apply(m, { x, y });
   const k = scaleOf(m);
   const mirrored = m[0] * m[3] - m[1] * m[2] < 0;
-  const turn = mirrored ? (text.turn ?? 0) : rounded((text.turn ?? 0) - (atan2(m[1], m[0]) * 180) / PI) % 360;
+  const turn = mirrored ? (text.turn ?? 0) : toThousandths((text.turn ?? 0) - (atan2(m[1], m[0]) * 180) / PI) % 360;
   return {
     ...text,
-    at: [rounded(at.x), rounded(at.y)],
-    height: rounded(Math.min(LETTER_HEIGHTS.max, Math.max(LETTER_HEIGHTS.min, text.height * k))),
-    ...(text.radius === undefined ? {} : { radius: rounded(text.radius * k) }),
-    ...(text.pairs === undefined ? {} : { pairs: Object.fromEntries(Object.entries(text.pairs).map(([i, mm]) => [i, rounded(mm * k)])) }),
+    at: [toThousandths(at.x), toThousandths(at.y)],
+    height: toThousandths(heightWithin(text.height * k)),
+    ...(text.radius === undefined ? {} : { radius: toThousandths(text.radius * k) }),
+    ...(text.pairs === undefined
+      ? {}
+      : { pairs: Object.fromEntries(Object.entries(text.pairs).map(([i, mm]) => [i, toThousandths(mm * k)])) }),
     ...(turn === 0 ? {} : { turn }),
     ...(text.path === undefined ? {} : { path: scaledPath(text.path, k) }),
     ...(text.upper === undefined ? {} : { upper: scaledPath(text.upper, k) }),
@@ -77,8 +78,8 @@ const scaledLetters = (letters: NonNullable<Lettering['letters']>, k: number): N
       place,
       {
         ...own,
-        ...(height === undefined ? {} : { height: rounded(Math.min(LETTER_HEIGHTS.max, Math.max(LETTER_HEIGHTS.min, height * k))) }),
-        ...(shift === undefined ? {} : { shift: shift.map((v) => rounded(v * k)) as [number, number] }),
+        ...(height === undefined ? {} : { height: toThousandths(heightWithin(height * k)) }),
+        ...(shift === undefined ? {} : { shift: shift.map((v) => toThousandths(v * k)) as [number, number] }),
       },
     ]),
   );
@@ -89,5 +90,5 @@ function directionAfter(degrees: number, m: Matrix): number {
   const d = { x: cos(a), y: sin(a) };
   const x = m[0] * d.x + m[2] * d.y;
   const y = m[1] * d.x + m[3] * d.y;
-  return (rounded((-atan2(y, x) * 180) / PI) + 360) % 180;
+  return (toThousandths((-atan2(y, x) * 180) / PI) + 360) % 180;
 }

@@ -1,9 +1,10 @@
 import type { Job, LetterOwn, Lettering, Piece } from '../document/types';
-import { LETTER_HEIGHTS } from '../document/ranges';
-import { boundsOf, type Point } from '../geometry/point';
+import { heightWithin } from '../document/ranges';
+import { boundsOf, sub, unit, type Bounds } from '../geometry/point';
 import { inkBox } from '../lettering/glyph';
 import { layOut, type PlacedGlyph } from '../lettering/layout';
 import { isCorrection } from '../lettering/sized';
+import { toThousandths } from '../units/rounded';
 import type { PredictedOutline } from './edgeMeetings';
 import { forecast, type Forecast, type ForecastOptions } from './forecast';
 
@@ -59,8 +60,9 @@ export function textHeights(text: Lettering, outlines: readonly PredictedOutline
     const { top, bottom } = inkOf(letter);
     const { width } = letter.glyph;
     const [foot, head] = [letter.place({ x: width / 2, y: 0 }), letter.place({ x: width / 2, y: 1 })];
-    const up = upOf(foot, head);
-    const own = places.filter((p) => within(p.at, letter));
+    const up = unit(sub(head, foot));
+    const box = boxAbout(letter);
+    const own = places.filter(({ at }) => at.x > box.minX && at.x < box.maxX && at.y > box.minY && at.y < box.maxY);
     const offAt = (edge: number, side: 1 | -1): number | null => {
       const near = own.filter(({ at, out }) => {
         const high = ((at.x - foot.x) * up.x + (at.y - foot.y) * up.y) / letter.height;
@@ -89,28 +91,21 @@ export function textHeights(text: Lettering, outlines: readonly PredictedOutline
   });
 }
 
-function upOf(foot: Point, head: Point): Point {
-  const length = Math.sqrt((head.x - foot.x) ** 2 + (head.y - foot.y) ** 2);
-  return { x: (head.x - foot.x) / length, y: (head.y - foot.y) / length };
-}
-
-/** Whether a place belongs to a letter: in its box, or as near to it as half of what lies between letters. */
-function within(at: Point, { glyph, place, height, strokeMm }: PlacedGlyph): boolean {
-  const points = [...glyph.strokes.map((s) => s.middle), ...(glyph.outline ?? [])].map((l) => l.map(place));
-  const { minX, minY, maxX, maxY } = boundsOf(points);
+/** The box of a letter on the page, and a little about it: places in it are the letter's. */
+function boxAbout({ glyph, place, height, strokeMm }: PlacedGlyph): Bounds {
+  const { minX, minY, maxX, maxY } = boundsOf([...glyph.strokes.map((s) => s.middle), ...(glyph.outline ?? [])].map((l) => l.map(place)));
   const more = (glyph.outline ? 0 : strokeMm / 2) + 0.02 * height;
-  return at.x > minX - more && at.x < maxX + more && at.y > minY - more && at.y < maxY + more;
+  return { minX: minX - more, minY: minY - more, maxX: maxX + more, maxY: maxY + more };
 }
 
 /** A letter's own height and shift with which what was wrong with it is corrected. */
 function corrected(text: Lettering, { own = {}, height: h, step }: Tried): LetterOwn {
-  const round = (v: number): number => Math.round(v * 1000) / 1000;
   const height = own.height ?? text.height;
   // The base line stays where it is: what is too much below it is a shift, the rest is height.
   const [over, under] = [step * (h.sewnTop - h.wantedTop), step * (h.wantedBottom - h.sewnBottom)];
-  const next = Math.min(LETTER_HEIGHTS.max, Math.max(LETTER_HEIGHTS.min, (height * (wantedMm(h) - over - under)) / wantedMm(h)));
+  const next = heightWithin((height * (wantedMm(h) - over - under)) / wantedMm(h));
   const shift = (own.shift?.[1] ?? 0) + under - (h.bottom / height) * (next - height);
-  return { ...own, height: round(next), shift: [own.shift?.[0] ?? 0, round(shift)] };
+  return { ...own, height: toThousandths(next), shift: [own.shift?.[0] ?? 0, toThousandths(shift)] };
 }
 
 /** Texts of a job with what is predicted of their letters. */

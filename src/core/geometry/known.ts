@@ -23,3 +23,12 @@ export function once<T>(make: () => T): () => T {
   let made: { value: T } | null = null;
   return () => (made ??= { value: make() }).value;
 }
+
+/** What is made for a number or a word when it is first asked for, and kept. */
+export function onceEach<K extends string | number, V>(make: (key: K) => V): (key: K) => V {
+  const made = new Map<K, V>();
+  return (key) => {
+    if (!made.has(key)) made.set(key, make(key));
+    return made.get(key)!;
+  };
+}

@@ -1,9 +1,8 @@
 import type { FaceOutlines, Lettering } from '../document/types';
 import { PI } from '../units/trig';
 import { inkOf } from './glyph';
+import { toThousandths } from '../units/rounded';
 import { layOut } from './layout';
-
-const round = (v: number): number => Math.round(v * 1000) / 1000;
 
 /** The letters of a text as texts of one letter each, where they are and as they look. */
 export function lettersApart(text: Lettering): Lettering[] {
@@ -13,13 +12,13 @@ export function lettersApart(text: Lettering): Lettering[] {
   return letters.map(({ char, glyph, height, place, turn }) => {
     const [left, right] = inkOf(glyph, sized.proportions.w);
     const foot = place({ x: (left + right) / 2, y: 0 });
-    const turned = round((-turn * 180) / PI);
+    const turned = toThousandths((-turn * 180) / PI);
     return {
       ...kept,
       ...(outlines ? { outlines: ofOne(outlines, char) } : {}),
       text: char,
       height,
-      at: [round(foot.x), round(foot.y)],
+      at: [toThousandths(foot.x), toThousandths(foot.y)],
       ...(turned === 0 ? {} : { turn: turned }),
     };
   });

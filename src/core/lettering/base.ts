@@ -72,6 +72,12 @@ function placeOn(line: Line, lengths: Float64Array, along: number): Point {
   return mix(line[k - 1]!, line[k]!, (along - lengths[k - 1]!) / (lengths[k]! - lengths[k - 1]!));
 }
 
+/** Places on a line by the share of its length. */
+function byShare(line: Line): (share: number) => Point {
+  const lengths = lengthsAlong(line);
+  return (share) => placeOn(line, lengths, share * lengths[lengths.length - 1]!);
+}
+
 function alongLine(drawn: Line): Base {
   const line = smooth(drawn, 2, false);
   const lengths = lengthsAlong(line);
@@ -86,16 +92,14 @@ function alongLine(drawn: Line): Base {
 
 /** Between two lines a text fills them from end to end; a letter's height follows the room between them. */
 function between(foot: Line, top: Line, heightMm: number, { lengthMm }: Lengths): Base {
-  const [low, high] = [lengthsAlong(foot), lengthsAlong(top)];
+  const [low, high] = [byShare(foot), byShare(top)];
   const share = (along: number): number => (along + lengthMm / 2) / Math.max(lengthMm, 1e-9);
-  const at = (line: Line, lengths: Float64Array, along: number): Point =>
-    placeOn(line, lengths, share(along) * lengths[lengths.length - 1]!);
-  const place = (along: number, off: Point): Point => mix(at(foot, low, along + off.x), at(top, high, along + off.x), -off.y / heightMm);
+  const place = (along: number, off: Point): Point => mix(low(share(along + off.x)), high(share(along + off.x)), -off.y / heightMm);
   return {
     place,
     isRigid: false,
     turnAt: (along) => {
-      const d = sub(at(foot, low, along + CALM_MM), at(foot, low, along - CALM_MM));
+      const d = sub(low(share(along + CALM_MM)), low(share(along - CALM_MM)));
       return atan2(d.y, d.x);
     },
   };
@@ -103,9 +107,7 @@ function between(foot: Line, top: Line, heightMm: number, { lengthMm }: Lengths)
 
 /** How high letters between two lines are, mm: the room between them, as a mean. */
 export function roomBetween(path: string, upper: string): number {
-  const [foot, top] = [drawnLine(path), drawnLine(upper)];
-  const [low, high] = [lengthsAlong(foot), lengthsAlong(top)];
-  const at = (line: Line, lengths: Float64Array, share: number): Point => placeOn(line, lengths, share * lengths[lengths.length - 1]!);
+  const [low, high] = [byShare(drawnLine(path)), byShare(drawnLine(upper))];
   const shares = Array.from({ length: 21 }, (_, i) => i / 20);
-  return shares.reduce((sum, s) => sum + distance(at(foot, low, s), at(top, high, s)), 0) / shares.length;
+  return shares.reduce((sum, s) => sum + distance(low(s), high(s)), 0) / shares.length;
 }

@@ -1,3 +1,4 @@
+import { onceEach } from '../geometry/known';
 import { resample } from '../geometry/line';
 import type { Point } from '../geometry/point';
 import type { Face } from './faces';
@@ -33,20 +34,19 @@ function outlineOf(glyph: Glyph, w: number): Outline {
   return { left, right, places };
 }
 
+const outlinesOf = (draw: (sign: string) => Glyph | null, w: number): ((sign: string) => Outline | null) =>
+  onceEach((sign: string) => {
+    const glyph = draw(sign);
+    return glyph && outlineOf(glyph, w);
+  });
+
 /**
  * How much nearer two letters of a face are moved than their widths say, cap heights; known for each pair.
  * @returns for two letters, and what stands between their words beside the usual distance, 0 inside a word
  */
 export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (first: string, second: string, words?: number) => number {
-  const outlines = new Map<string, Outline | null>();
   const known = new Map<string, number>();
-  const of = (char: string): Outline | null => {
-    if (!outlines.has(char)) {
-      const glyph = draw(char);
-      outlines.set(char, glyph && outlineOf(glyph, face.proportions.w));
-    }
-    return outlines.get(char)!;
-  };
+  const of = outlinesOf(draw, face.proportions.w);
   return (first, second, words = 0) => {
     const key = `${first}${second}${words}`;
     const before = known.get(key);
@@ -65,14 +65,7 @@ export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (fi
  * the nearest places of their letters.
  */
 export function wordKerning(draw: (sign: string) => Glyph | null): (first: string, second: string, shift: number, apart: number) => number {
-  const outlines = new Map<string, Outline | null>();
-  const of = (sign: string): Outline | null => {
-    if (!outlines.has(sign)) {
-      const glyph = draw(sign);
-      outlines.set(sign, glyph && outlineOf(glyph, 0));
-    }
-    return outlines.get(sign)!;
-  };
+  const of = outlinesOf(draw, 0);
   return (first, second, shift, apart) => {
     const [a, b] = [of(first), of(second)];
     return a && b ? Math.min(MOST_BETWEEN_OUTLINED, Math.max(0, nearestAt(a, b, shift) - apart)) : 0;

@@ -4,7 +4,7 @@ import { distance, type Point } from '../geometry/point';
 import { roomBetween } from './base';
 import { FACES } from './faces';
 import { layOut } from './layout';
-import { footOf, heightDragged, keptOwn, movedLetter, radiusDragged, withOwn } from './moveLetter';
+import { footOf, heightDragged, keptOwn, likeTheOthers, movedLetter, radiusDragged, withOwn } from './moveLetter';
 import { specimenOf } from './specimen';
 
 const text = (over: Partial<Lettering> = {}): Lettering => ({ text: 'Harbour', face: 'treadle', height: 10, ...over });
@@ -99,6 +99,17 @@ describe('single letters', () => {
     const t = withOwn(text(), 3, { thread: 't2', shift: [0, 0], cut: false });
     expect(t.letters).toEqual({ 3: { thread: 't2' } });
     expect('letters' in withOwn(t, 3, {})).toBe(false);
+  });
+
+  it('put back, lose what was theirs and stand as far from the one before as the face says', () => {
+    const t = text();
+    const to = { x: feet(t)[3]!.x + 4, y: -2 };
+    const moved = movedLetter(withOwn(t, 5, { cut: true }), 3, to);
+    const back = likeTheOthers(moved, 3);
+    expect('pairs' in back).toBe(false);
+    expect(back.letters).toEqual({ 5: { cut: true } });
+    const [a, b] = [feet(back), feet(t)];
+    a.forEach((p, i) => expect(distance(p, { x: b[i]!.x + a[0]!.x - b[0]!.x, y: b[i]!.y })).toBeLessThan(0.01));
   });
 
   it('keep what is theirs when the text is written on, before and after the change', () => {

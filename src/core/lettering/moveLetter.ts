@@ -1,10 +1,9 @@
 import type { LetterOwn, Lettering } from '../document/types';
-import { LETTER_HEIGHTS } from '../document/ranges';
+import { heightWithin } from '../document/ranges';
 import type { Point } from '../geometry/point';
 import { cos, sin } from '../units/trig';
 import { layOut, type PlacedGlyph } from './layout';
-
-const round = (v: number): number => Math.round(v * 1000) / 1000;
+import { toThousandths } from '../units/rounded';
 
 /** Where a letter is taken hold of: the middle of its foot. */
 export const footOf = ({ glyph, place }: PlacedGlyph): Point => place({ x: glyph.width / 2, y: 0 });
@@ -16,30 +15,30 @@ const letterAt = (text: Lettering, index: number): PlacedGlyph | undefined => la
  * pair changes. Up or down it moves alone.
  */
 export function movedLetter(text: Lettering, index: number, to: Point): Lettering {
-  const { letters } = layOut(text);
-  const k = letters.findIndex((l) => l.index === index);
-  const letter = letters[k];
+  const letter = letterAt(text, index);
   if (!letter) return text;
   const foot = footOf(letter);
   const [dx, dy] = [to.x - foot.x, to.y - foot.y];
   const along = dx * cos(letter.turn) + dy * sin(letter.turn);
   const up = dx * sin(letter.turn) - dy * cos(letter.turn);
-  const before = letters[k - 1];
+  const before = previous(text, index);
   const own = text.letters?.[index] ?? {};
   const [sx, sy] = own.shift ?? [0, 0];
-  const first = !before || before.row !== letter.row;
-  const shifted = withOwn(text, index, { ...own, shift: [round(first ? sx + along : sx), round(sy + up)] });
-  return first ? shifted : withPair(shifted, { index, before: before.index, along });
+  const shifted = withOwn(text, index, { ...own, shift: [toThousandths(before ? sx : sx + along), toThousandths(sy + up)] });
+  return !before ? shifted : withPair(shifted, { index, before: before.index, along });
 }
 
 /** Some of a text's line stays where it was: of a straight one what comes before the letter, of a round one its middle. */
 function withPair(text: Lettering, { index, before, along }: { index: number; before: number; along: number }): Lettering {
-  const pairOf = (mm: number): Lettering => ({ ...text, pairs: { ...text.pairs, [before]: round((text.pairs?.[before] ?? 0) + mm) } });
+  const pairOf = (mm: number): Lettering => ({
+    ...text,
+    pairs: { ...text.pairs, [before]: toThousandths((text.pairs?.[before] ?? 0) + mm) },
+  });
   const was = letterAt(text, before)!;
   const anchored = (made: Lettering): Lettering => {
     const [a, b] = [footOf(was), footOf(letterAt(made, before)!)];
     const [x, y] = text.at ?? [0, 0];
-    return { ...made, at: [round(x + a.x - b.x), round(y + a.y - b.y)] };
+    return { ...made, at: [toThousandths(x + a.x - b.x), toThousandths(y + a.y - b.y)] };
   };
   if ((text.line ?? 'straight') === 'straight') return anchored(pairOf(along));
   // Round a circle, or along a line, the text stays in the middle: a letter goes only some of the way that a pair is widened.
@@ -61,6 +60,26 @@ export function withOwn(text: Lettering, index: number, own: LetterOwn): Letteri
   const rest = { ...text };
   delete rest.letters;
   return rest;
+}
+
+/** A text in which a letter is as the others: nothing of its own, and as far from the one before as the face says. */
+export function likeTheOthers(text: Lettering, index: number): Lettering {
+  const plain = withOwn(text, index, {});
+  const before = previous(text, index)?.index;
+  if (before === undefined || plain.pairs?.[before] === undefined) return plain;
+  const pairs = { ...plain.pairs };
+  delete pairs[before];
+  const rest = { ...plain };
+  delete rest.pairs;
+  return Object.keys(pairs).length > 0 ? { ...rest, pairs } : rest;
+}
+
+/** The letter before one in its line. */
+export function previous(text: Lettering, index: number): PlacedGlyph | undefined {
+  const { letters } = layOut(text);
+  const k = letters.findIndex((l) => l.index === index);
+  const before = letters[k - 1];
+  return before && before.row === letters[k]!.row ? before : undefined;
 }
 
 /** What single letters have for themselves, after the text was written otherwise: letters before and after what changed keep theirs. */
@@ -86,11 +105,11 @@ export function keptOwn(text: Lettering, next: string): Pick<Lettering, 'pairs' 
 /** The height at which the corner of a text, dragged from one place to another, is where it was dragged to. */
 export function heightDragged({ height, at = [0, 0] }: Lettering, from: Point, to: Point): number {
   const away = (p: Point): number => Math.sqrt((p.x - at[0]) ** 2 + (p.y - at[1]) ** 2);
-  return round(Math.min(LETTER_HEIGHTS.max, Math.max(LETTER_HEIGHTS.min, (height * away(to)) / Math.max(0.1, away(from)))));
+  return toThousandths(heightWithin((height * away(to)) / Math.max(0.1, away(from))));
 }
 
 /** The radius of an arc, from where the end of its base line is dragged to, as its width and rise from the middle, mm. */
 export function radiusDragged(widthMm: number, riseMm: number): number {
   const rise = Math.max(0.05, Math.abs(riseMm));
-  return round(Math.min(2000, Math.max(5, (widthMm * widthMm + rise * rise) / (2 * rise))));
+  return toThousandths(Math.min(2000, Math.max(5, (widthMm * widthMm + rise * rise) / (2 * rise))));
 }

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { nearestThreads, THREAD_CHART } from '../cloth/threads';
 import { InputError } from '../document/errors';
+import { nameOfText, withThread } from '../document/job';
 import { LETTER_HEIGHTS } from '../document/ranges';
 import type { Job, Lettering } from '../document/types';
 import { layOut } from './layout';
@@ -85,11 +86,12 @@ export function jobForName(job: Job, piece: string, row: NameRow, { fit }: Names
   if (Math.max(-b.minX, b.maxX) > width / 2 || Math.max(-b.minY, b.maxY) > height / 2)
     throw new InputError('too-big-for-hoop', 'It reaches out of the hoop: fit names to the width, or make them smaller.');
   const hex = hexOfRow(row);
-  const { job: threaded, thread } = hex === undefined ? { job, thread: slot.thread } : withThread(job, hex);
+  const { threads, id } = hex === undefined ? { threads: job.threads, id: slot.thread } : withThread(job.threads, { ...nearestThreads(hex)[0]!.thread, weight: 40 }); // prettier-ignore
   return {
-    ...threaded,
+    ...job,
     name: `${job.name}, ${row.name}`.slice(0, 200),
-    pieces: threaded.pieces.map((p) => (p.id === piece ? { ...p, name: row.name.slice(0, 60), thread, lettering } : p)),
+    threads,
+    pieces: job.pieces.map((p) => (p.id === piece ? { ...p, name: nameOfText(row.name), thread: id, lettering } : p)),
   };
 }
 
@@ -104,15 +106,6 @@ function named(slot: Lettering, row: NameRow, fit: NamesFit['fit']): Lettering {
   const [room, b] = [extentOf(slot), extentOf(text)];
   if (!room || !b || b.maxX - b.minX <= room.maxX - room.minX) return text;
   return { ...text, height: heightForWidth(text, room.maxX - room.minX) };
-}
-
-function withThread(job: Job, hex: string): { job: Job; thread: string } {
-  const { thread } = nearestThreads(hex)[0]!;
-  const known = job.threads.find((t) => t.code === thread.code);
-  if (known) return { job, thread: known.id };
-  let n = job.threads.length + 1;
-  while (job.threads.some((t) => t.id === `t${n}`)) n++;
-  return { job: { ...job, threads: [...job.threads, { id: `t${n}`, ...thread, weight: 40 }] }, thread: `t${n}` };
 }
 
 /** What a name's file is called, without its extension: numbered, so that they lie in the order of the list. */

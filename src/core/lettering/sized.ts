@@ -1,6 +1,7 @@
 import type { FaceOutlines, Lettering } from '../document/types';
 import { FACES, faceOf, glyphOf, type Face } from './faces';
 import { inkOf, type Glyph } from './glyph';
+import { onceEach } from '../geometry/known';
 import { kerningOf, wordKerning } from './kerning';
 import { outlinedGlyph, signsIn } from './outline/outlined';
 
@@ -130,12 +131,4 @@ function strokeOfFace(outlines: FaceOutlines): number {
     });
   }
   return around > 0 ? (2 * Math.abs(area)) / around : 0.1;
-}
-
-function onceEach<K extends string | number, V>(make: (key: K) => V): (key: K) => V {
-  const made = new Map<K, V>();
-  return (key) => {
-    if (!made.has(key)) made.set(key, make(key));
-    return made.get(key)!;
-  };
 }

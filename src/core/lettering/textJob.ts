@@ -1,11 +1,12 @@
 import { nearestThreads } from '../cloth/threads';
 import { InputError } from '../document/errors';
-import { emptyJob, fitsHoop, smallestHoop } from '../document/job';
+import { emptyJob, fitsHoop, nameOfText, smallestHoop } from '../document/job';
 import { LETTER_HEIGHTS } from '../document/ranges';
 import type { Brief, Job, JobSettings, Lettering } from '../document/types';
 import { boundsOf, type Bounds } from '../geometry/point';
 import { FACES } from './faces';
 import { inkBox } from './glyph';
+import { toThousandths } from '../units/rounded';
 import { layOut } from './layout';
 import { SHIPPED_FACES } from './outline/catalogue';
 
@@ -30,8 +31,7 @@ export function centred(text: Lettering, [x, y]: readonly [number, number] = [0,
   const b = extentOf(text);
   if (!b) return text;
   const [atX, atY] = text.at ?? [0, 0];
-  const round = (v: number): number => Math.round(v * 1000) / 1000;
-  return { ...text, at: [round(atX + x - (b.minX + b.maxX) / 2), round(atY + y - (b.minY + b.maxY) / 2)] };
+  return { ...text, at: [toThousandths(atX + x - (b.minX + b.maxX) / 2), toThousandths(atY + y - (b.minY + b.maxY) / 2)] };
 }
 
 /** The height at which a text is so wide, mm. @throws InputError when there is none */
@@ -89,9 +89,7 @@ export function jobOfText({ id, name, text, brief = {}, school = {}, hex = '#1d2
     brief: { ...base.brief, hoop, size: { width: Math.round(width * 100) / 100 } },
     settings: { ...base.settings, ...school },
     threads: [{ id: 't1', ...thread, weight: threadWeight }],
-    pieces: [
-      { id: 'p1', name: text.text.replace(/\s+/g, ' ').slice(0, 60), kind: 'lettering', thread: 't1', lettering: placed, settings: {} },
-    ],
+    pieces: [{ id: 'p1', name: nameOfText(text.text), kind: 'lettering', thread: 't1', lettering: placed, settings: {} }],
   };
 }
 

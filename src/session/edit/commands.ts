@@ -1,4 +1,5 @@
 import { among } from '@/core/document/among';
+import { withThread } from '@/core/document/job';
 import { sizeGap } from '@/core/document/size';
 import { withSettings, type SettingsPatch } from '@/core/document/settings';
 import { briefSchema } from '@/core/document/schema';
@@ -57,12 +58,9 @@ export function setThreads(ids: readonly string[], thread: string): void {
 
 /** Id of a thread in a job that is being changed; one of the same code counts as the same, else it is added. */
 export function threadIn(job: Job, thread: Omit<Thread, 'id'>): string {
-  const known = job.threads.find((t) => t.code === thread.code);
-  if (known) return known.id;
-  let n = job.threads.length + 1;
-  while (job.threads.some((t) => t.id === `t${n}`)) n++;
-  job.threads.push({ ...thread, id: `t${n}` });
-  return `t${n}`;
+  const { threads, id } = withThread(job.threads, thread);
+  if (threads.length > job.threads.length) job.threads.push(threads[threads.length - 1]!);
+  return id;
 }
 
 /** Gives pieces a thread that the job may not have yet. */

@@ -1,7 +1,8 @@
+import { nameOfText } from '@/core/document/job';
 import type { LetterOwn, Lettering, Piece } from '@/core/document/types';
 import { FACES } from '@/core/lettering/faces';
 import { lettersApart } from '@/core/lettering/apart';
-import { keptOwn, withOwn } from '@/core/lettering/moveLetter';
+import { keptOwn, likeTheOthers, withOwn } from '@/core/lettering/moveLetter';
 import { columnsApart } from '@/core/pieces/lettering/columnsApart';
 import type { Point } from '@/core/geometry/point';
 import { useJob } from '../job/jobStore';
@@ -11,7 +12,7 @@ import { addPiece, editPiece, freeId } from './commands';
 /** Values with which the next text begins: those of the last one. */
 let last: Omit<Lettering, 'text' | 'at'> = { face: FACES[0]!.key, height: 10 };
 
-const nameOf = (text: string): string => text.replace(/\s+/g, ' ').trim().slice(0, 60) || 'Text';
+const nameOf = (text: string): string => nameOfText(text) || 'Text';
 
 /** A new text at a place, in a thread. @returns its id */
 export function addLettering(text: string, at: Point, thread: string, after: string | null): string {
@@ -49,6 +50,12 @@ export function editLetter(id: string, index: number, patch: { [K in keyof Lette
   if (!text) return;
   const { letters } = withOwn(text, index, { ...text.letters?.[index], ...patch });
   editLettering(id, { letters });
+}
+
+/** A letter as the others again. */
+export function resetLetter(id: string, index: number): void {
+  const text = useJob.getState().job?.pieces.find((p) => p.id === id)?.lettering;
+  if (text) editLettering(id, { letters: undefined, pairs: undefined, ...likeTheOthers(text, index) });
 }
 
 /** Gives a text another face, once its letters are at hand. */

@@ -1,6 +1,7 @@
 import { create, type Font, type FontCollection } from 'fontkit';
 import { InputError } from '../../document/errors';
 import type { FaceOutlines } from '../../document/types';
+import { toThousandths } from '../../units/rounded';
 
 /** A face read from a font file. */
 export interface OutlineFont {
@@ -57,7 +58,6 @@ function outlineOf(font: Font, char: string): string {
   return font.glyphForCodePoint(char.codePointAt(0)!).path.toSVG();
 }
 
-const round = (v: number): number => Math.round(v * 1000) / 1000;
 /** Contextual forms depend on neighbours that are yet to be typed: letters keep one form. */
 const FEATURES = { kern: true, liga: true, calt: false };
 
@@ -65,7 +65,7 @@ function outlinesFor(font: Font, name: string, unit: number, text: string): Face
   const made: FaceOutlines = { name, glyphs: {}, kern: {}, space: 0 };
   const words = text.normalize('NFC').split(/[ \n]/);
   try {
-    made.space = round(font.glyphForCodePoint(32).advanceWidth * unit);
+    made.space = toThousandths(font.glyphForCodePoint(32).advanceWidth * unit);
     for (const word of words) if (word !== '') addWord(made, font, unit, word);
   } catch {
     throw new InputError('bad-font', `‘${name}’ cannot set ‘${text}’: the font is damaged there. Take another face.`);
@@ -86,10 +86,10 @@ function addWord({ glyphs, kern }: FaceOutlines, font: Font, unit: number, word:
   run.glyphs.forEach((glyph, i) => {
     const sign = signs[i]!;
     if (glyph.id === 0 || sign === '') return;
-    glyphs[sign] ??= { d: scaled(glyph.path, unit), advance: round(glyph.advanceWidth * unit) };
+    glyphs[sign] ??= { d: scaled(glyph.path, unit), advance: toThousandths(glyph.advanceWidth * unit) };
     const next = signs[i + 1];
     const closer = run.positions[i]!.xAdvance - glyph.advanceWidth;
-    if (next !== undefined && Math.abs(closer) > 0) kern[`${sign}\n${next}`] = round(closer * unit);
+    if (next !== undefined && Math.abs(closer) > 0) kern[`${sign}\n${next}`] = toThousandths(closer * unit);
   });
 }
 

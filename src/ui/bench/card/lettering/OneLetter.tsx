@@ -2,7 +2,8 @@
 import type { Job, Lettering, Piece } from '@/core/document/types';
 import { LETTER_HEIGHTS } from '@/core/document/ranges';
 import { layOut } from '@/core/lettering/layout';
-import { editLetter } from '@/session/edit/letteringCommands';
+import { previous } from '@/core/lettering/moveLetter';
+import { editLetter, resetLetter } from '@/session/edit/letteringCommands';
 import type { LengthUnit } from '@/core/units/length';
 import { Button } from '../../../components/Button';
 import { Choice } from '../../../components/Choice';
@@ -17,7 +18,8 @@ export function OneLetter({ job, piece, text, units }: { job: Job; piece: Piece;
   const letter = index === null ? undefined : layOut(text).letters.find((l) => l.index === index);
   if (index === null || !letter) return null;
   const own = text.letters?.[index] ?? {};
-  const nudge = text.pairs?.[index];
+  const before = previous(text, index)?.index;
+  const isNudged = before !== undefined && text.pairs?.[before] !== undefined;
   return (
     <fieldset className="mt-2 rounded-md border border-hairline p-2" data-testid="one-letter">
       <legend className="px-1">
@@ -51,13 +53,8 @@ export function OneLetter({ job, piece, text, units }: { job: Job; piece: Piece;
           Cut before it
         </label>
       </div>
-      {(Object.keys(own).length > 0 || nudge !== undefined) && (
-        <Button
-          dense
-          look="quiet"
-          className="mt-2"
-          onClick={() => editLetter(piece.id, index, { thread: undefined, height: undefined, shift: undefined, cut: undefined })}
-        >
+      {(Object.keys(own).length > 0 || isNudged) && (
+        <Button dense look="quiet" className="mt-2" onClick={() => resetLetter(piece.id, index)}>
           As the others again
         </Button>
       )}
