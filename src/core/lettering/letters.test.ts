@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import type { Lettering } from '../document/types';
+import { dataToRings } from '../geometry/path';
 import { distance, type Point } from '../geometry/point';
 import { roomBetween } from './base';
 import { FACES } from './faces';
@@ -138,4 +139,13 @@ test('a specimen shows every letter within its box', () => {
     expect(drawn.box.maxY - drawn.box.minY).toBeGreaterThan(9);
   }
   expect(specimenOf(text({ text: '漢' }))).toBeNull();
+});
+
+test('slanting strokes of a turned specimen are cut level with its lines, wherever they lie', () => {
+  const { parts } = specimenOf(text({ text: 'V', turn: 90, at: [30, 0] }))!;
+  for (const { within } of parts) {
+    // Turned a quarter, the base line stands upright at 30 and the tops reach to the left of it.
+    const xs = dataToRings(within!)[0]!.map((p) => p.x);
+    expect([Math.min(...xs), Math.max(...xs)]).toEqual([expect.closeTo(20, 3), expect.closeTo(30, 3)]);
+  }
 });

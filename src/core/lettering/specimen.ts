@@ -12,7 +12,8 @@ export interface SpecimenPart {
   within?: string;
 }
 
-const FAR_MM = 50;
+/** Wider than any letter, in heights of capitals. */
+const FAR = 6;
 
 /** A text as a drawing: how a face looks before it is sewn. Null when the face has none of its letters. */
 export function specimenOf(text: Lettering): { parts: SpecimenPart[]; box: Bounds } | null {
@@ -22,9 +23,9 @@ export function specimenOf(text: Lettering): { parts: SpecimenPart[]; box: Bound
     return glyph.strokes.map((s) => {
       const part = { d: ringsToData([s.middle.map(place)], s.closed), width: s.width * strokeMm };
       if (!s.level) return { ...part, cap: face.ends === 'round' ? 'round' : 'butt' };
-      const [low, high] = s.level.map((y) => place({ x: 0, y }).y) as [number, number];
-      const { minX, maxX } = boundsOf([s.middle.map(place)]);
-      return { ...part, cap: 'butt', within: `M${minX - FAR_MM},${low} L${maxX + FAR_MM},${low} L${maxX + FAR_MM},${high} L${minX - FAR_MM},${high} Z` }; // prettier-ignore
+      const [low, high] = s.level;
+      const corners = [[-FAR, low], [FAR, low], [FAR, high], [-FAR, high]].map(([x, y]) => place({ x: x!, y: y! })); // prettier-ignore
+      return { ...part, cap: 'butt', within: ringsToData([corners]) };
     });
   });
   const places = letters.flatMap(({ glyph, place }) => [...glyph.strokes.map((s) => s.middle), ...(glyph.outline ?? [])].map((l) => l.map(place))); // prettier-ignore

@@ -4,9 +4,11 @@ import { clothColour } from '@/core/render/picture';
 import type { Job } from '@/core/document/types';
 import type { Point } from '@/core/geometry/point';
 import type { Survey } from '@/core/artwork/survey';
+import { specimenOf } from '@/core/lettering/specimen';
 import { PlaceMarks } from './SizeReport';
 import { HoopCloth, HoopRing } from '../components/HoopShape';
 import { MatGrid } from '../components/MatGrid';
+import { Letters } from '../components/Specimen';
 
 interface Props {
   job: Job;
@@ -70,6 +72,7 @@ export function HoopView({ job, survey, marked, onMark, place, onPlace, feature,
           onMouseLeave={() => onMark(null)}
         />
       ))}
+      {survey && <Texts survey={survey} faint={marked !== null} />}
       {marked !== null && survey?.regions[marked] && (
         <path
           d={survey.regions[marked].data}
@@ -100,6 +103,19 @@ export function HoopView({ job, survey, marked, onMark, place, onPlace, feature,
       {survey && <SizeTape width={survey.widthMm} y={Math.min(hoop.height / 2 + 5, survey.heightMm / 2 + 3)} />}
     </svg>
   );
+}
+
+/** Texts of the drawing, as they are going to be lettered. */
+function Texts({ survey: { pieces, threads }, faint }: { survey: Survey; faint: boolean }) {
+  return pieces.map(({ id, lettering, thread }) => {
+    const drawn = lettering && specimenOf(lettering);
+    if (!drawn) return null;
+    return (
+      <g key={id} color={threads.find((t) => t.id === thread)?.hex} opacity={faint ? 0.25 : 1} pointerEvents="none" data-testid="art-text">
+        <Letters parts={drawn.parts} id={`art-${id}`} />
+      </g>
+    );
+  });
 }
 
 /** A length of measuring tape under the artwork, as wide as it is. */

@@ -6,7 +6,7 @@ import type { Lettering } from '@/core/document/types';
 import { faceOf, FACES } from '@/core/lettering/faces';
 import { shippedFace, SHIPPED_FACES } from '@/core/lettering/outline/catalogue';
 import { bringFont, faceFont, openFaces, useFaces, withLetters } from '@/session/shop/faceStore';
-import { Specimen } from './Specimen';
+import { Specimen } from '../../../components/Specimen';
 
 /** A specimen is so long at most, signs. */
 const SHOWN = 14;

@@ -11,7 +11,7 @@ import { withLetters } from '@/session/shop/faceStore';
 import { engine } from '@/workers/client';
 import { Button } from '../../../components/Button';
 import { Choice } from '../../../components/Choice';
-import { Specimen } from './Specimen';
+import { Specimen } from '../../../components/Specimen';
 
 interface NamesState extends TaskState {
   said: string | null;

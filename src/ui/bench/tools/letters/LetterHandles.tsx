@@ -17,8 +17,7 @@ export function LetterHandles({ piece, text, scale }: { piece: Piece; text: Lett
   const box = extentOf(text);
   const r = 6 / scale;
   if (piece.locked || !box) return null;
-  const change = (next: Lettering, mark: string): void =>
-    editLettering(piece.id, { letters: undefined, ...next }, mark);
+  const change = (next: Lettering, mark: string): void => editLettering(piece.id, { letters: undefined, ...next }, mark);
   const corner = { x: box.maxX, y: box.minY };
   return (
     <g data-testid="letter-handles">

@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import type { Lettering } from '@/core/document/types';
-import { specimenOf } from '@/core/lettering/specimen';
+import { specimenOf, type SpecimenPart } from '@/core/lettering/specimen';
 
 const MARGIN = 0.6;
 
@@ -13,7 +13,16 @@ export function Specimen({ text, className = '' }: { text: Lettering; className?
   const view = [minX - MARGIN, minY - MARGIN, maxX - minX + 2 * MARGIN, maxY - minY + 2 * MARGIN].map((v) => v.toFixed(2)).join(' ');
   return (
     <svg viewBox={view} preserveAspectRatio="xMinYMid meet" aria-hidden="true" className={className}>
-      {drawn.parts.map(({ d, width, cap, within }, i) =>
+      <Letters parts={drawn.parts} id={id} />
+    </svg>
+  );
+}
+
+/** Letters of a text at their places, in the colour of what they stand in. */
+export function Letters({ parts, id }: { parts: readonly SpecimenPart[]; id: string }) {
+  return (
+    <>
+      {parts.map(({ d, width, cap, within }, i) =>
         width === undefined ? (
           <path key={i} d={d} fill="currentColor" fillRule="nonzero" />
         ) : (
@@ -27,6 +36,6 @@ export function Specimen({ text, className = '' }: { text: Lettering; className?
           </g>
         ),
       )}
-    </svg>
+    </>
   );
 }
