@@ -9,7 +9,7 @@ import { readable } from './names';
 import { numberOf, physicalLength, resolvePaint } from './paint';
 import { SHAPES, shapePath, type Viewport } from './shapes';
 import { INITIAL_STYLE, sheetStyles, styleOf, type Style } from './cssStyles';
-import type { ArtText } from './texts';
+import { signsLacking, type ArtText } from './texts';
 import { parseSvgText } from './xml';
 
 /** One act of painting, in the drawing's own units, back to front. */
@@ -214,6 +214,7 @@ class Reader {
       const fill = resolvePaint(own['fill'], own['fill-opacity'], own, this.byId, () => undefined);
       if (text === '' || !fill || fill.alpha * opacity === 0 || this.texts.length >= MOST_TEXTS) continue;
       this.note('text (set as lettering in the nearest face)');
+      for (const sign of signsLacking(text)) this.note(`‘${sign}’ in a text (no face of Cobble’s own has it)`);
       this.texts.push({
         ...{ text: text.slice(0, LONGEST_TEXT), matrix, at, size: size(own), hex: fill.hex, family: own['font-family'] ?? '' },
         anchor: oneOf(own['text-anchor'], ['start', 'middle', 'end'] as const),

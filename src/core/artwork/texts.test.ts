@@ -73,6 +73,9 @@ test('hidden, empty or colourless texts are nothing; the job says what it did wi
   ).toEqual([]);
   const doc = readSvg(svg(`${DISC}<text x="9" y="80" font-size="14">A</text>`));
   expect(doc.notes.map((n) => n.what)).toContain('text (set as lettering in the nearest face)');
+  expect(readSvg(svg('<text x="9" y="80" font-size="14">Nº 7º</text>')).notes.map((n) => n.what)).toContain(
+    '‘º’ in a text (no face of Cobble’s own has it)',
+  );
   const { job } = jobFromArt(readSvg(svg('<text x="9" y="80" font-size="14" fill="#204060">ONLY WORDS</text>')), {
     id: 'x',
     name: 'x',

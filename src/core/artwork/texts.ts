@@ -47,6 +47,9 @@ function largeFaceFor(family: string): string {
   return 'treadle';
 }
 
+/** Signs of a text that no face of Cobble's own has, each once: all of them have the same. */
+export const signsLacking = (text: string): string[] => layOut({ text, face: largeFaceFor(''), height: NOMINAL_MM }).missing;
+
 /** A text of a drawing as lettering, the drawing laid out by a matrix; null when none of its signs can be set. */
 export function letteringOf(t: ArtText, toMm: Matrix): Lettering | null {
   const own = scaleOf(t.matrix) * scaleOf(toMm);
