@@ -5,6 +5,7 @@ import {
   CLOTH_KEYS,
   LETTER_DIRECTIONS,
   LETTER_LINES,
+  LETTER_STYLES,
   ROUTE_POLICIES,
   type Brief,
   type ClothKey,
@@ -85,7 +86,7 @@ export interface LetterArgs extends Omit<PlanArgs, 'input'> {
   asDrawn: boolean;
 }
 
-const LETTER_OPTIONS = ['face', 'spacing', 'slant', 'align', 'line', 'radius', 'direction', 'colour', 'names', 'out-dir'] as const;
+const LETTER_OPTIONS = ['face', 'spacing', 'slant', 'align', 'style', 'line', 'radius', 'direction', 'colour', 'names', 'out-dir'] as const;
 
 /** Reads the words after `bin/cobble letter`. */
 export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: string } {
@@ -113,6 +114,7 @@ export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: st
   const numbers = { spacing: number('spacing', v['spacing'], -20, 300), slant: number('slant', v['slant'], -45, 45), radius: number('radius', v['radius'], 5, 2000) }; // prettier-ignore
   for (const [key, value] of Object.entries(numbers)) if (value !== undefined) text[key as keyof typeof numbers] = value;
   if (v['align'] !== undefined) text.align = oneOf('align', v['align'], ALIGNMENTS);
+  if (v['style'] !== undefined && v['style'] !== 'columns') text.style = oneOf('style', v['style'], LETTER_STYLES);
   if (v['direction'] !== undefined) text.direction = oneOf('direction', v['direction'], LETTER_DIRECTIONS);
   if (v['line'] !== undefined)
     text.line = oneOf(

@@ -58,6 +58,7 @@ export const HELP = {
       ['--radius MM', 'of an arc or circle'],
       ['--spacing PERCENT', 'added between letters, in parts of the height'],
       ['--slant DEGREES', 'to the right'],
+      ['--style NAME', 'columns, line, outline, fill or applique'],
       ['--align NAME', `${ALIGNMENTS.join(', ')}; several lines are parted by \\n`],
       ['--direction NAME', LETTER_DIRECTIONS.join(', ')],
       ['--colour #rrggbb', 'the nearest thread of the chart is taken'],

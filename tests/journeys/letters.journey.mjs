@@ -149,7 +149,7 @@ test('it outlives a reload, as a text', async () => {
 });
 
 test('apart in columns each stem is a piece of its own, and one step puts the text back', async () => {
-  await press('Into columns');
+  await press('Into pieces');
   await h.poll('many chosen', async () => (await driver.findElements({ css: '[data-testid="lettering"]' })).length === 0);
   await driver.actions().keyDown('\uE009').sendKeys('z').keyUp('\uE009').perform();
   await h.poll('a text again', async () =>

@@ -13,6 +13,7 @@ import {
   CLOTH_KEYS,
   JOB_VERSION,
   LETTER_DIRECTIONS,
+  LETTER_STYLES,
   LETTER_LINES,
   PLACES,
   ROUTE_POLICIES,
@@ -160,6 +161,7 @@ export const letteringSchema = Joi.object<Lettering, true>({
   outlines: faceOutlines,
   letters: Joi.object().pattern(/^\d{1,4}$/, letterOwn),
   direction: Joi.string().valid(...LETTER_DIRECTIONS),
+  style: Joi.string().valid(...LETTER_STYLES),
 });
 
 const piece = Joi.object<Piece, true>({
@@ -188,6 +190,11 @@ const piece = Joi.object<Piece, true>({
   approach: Joi.object({ how: Joi.string().valid('trim', 'travel').required(), way: path }),
   stopBefore: Joi.boolean(),
   sewAfter: id,
+  follows: Joi.object<NonNullable<Piece['follows']>, true>({
+    text: id.required(),
+    shift: Joi.array().ordered(coordinate.required(), coordinate.required()),
+    gap: Joi.number().min(0).max(50),
+  }),
   group: id,
   locked: Joi.boolean(),
   settings: settingsSchema.default({}),

@@ -176,6 +176,8 @@ export interface PieceSettings {
 
 export const LETTER_LINES = ['straight', 'arc-up', 'arc-down', 'circle', 'path', 'between'] as const;
 export const ALIGNMENTS = ['left', 'centre', 'right'] as const;
+/** A line along the middle of the strokes, a line round the letters, rows over them, or cloth laid on. */
+export const LETTER_STYLES = ['line', 'outline', 'fill', 'applique'] as const;
 export const LETTER_DIRECTIONS = ['left-to-right', 'right-to-left', 'centre-out'] as const;
 
 /** What one letter of a text has for itself. */
@@ -237,6 +239,8 @@ export interface Lettering {
   /** Single letters, by their place in the text. */
   letters?: Record<string, LetterOwn>;
   direction?: (typeof LETTER_DIRECTIONS)[number];
+  /** Sewn otherwise than as columns. */
+  style?: (typeof LETTER_STYLES)[number];
 }
 
 /**
@@ -277,6 +281,8 @@ export interface Piece {
   stopBefore?: boolean;
   /** Id of the piece that this one is to be sewn right after. */
   sewAfter?: string;
+  /** Of a shadow of a text, how far it lies from it, mm; of a border round one, how far it stands off: made anew with the text. */
+  follows?: { text: string; shift?: [number, number]; gap?: number };
   /** Pieces of one group are chosen together. */
   group?: string;
   /** A locked piece is neither moved nor shaped. */

@@ -42,6 +42,8 @@ export type Form = 'line' | 'column' | 'rows' | 'edge';
 /** The surface that each kind of piece offers to the rest of the engine. */
 export interface PieceKind<S extends PreparedShape = PreparedShape> {
   readonly form: Form;
+  /** A kind that is sewn in several manners: the one of a piece, where it is not the usual one. */
+  inStyle?(piece: Pick<Piece, 'lettering'>): PieceKind<never> | null;
   /** A piece as the shop's school shapes it, where a school has a say. */
   underSchool?(piece: Piece, school: JobSettings): Piece;
   /** What it is sewn with: a person's choice, else a rule, else the cloth's recipe. */

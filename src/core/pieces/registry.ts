@@ -8,10 +8,15 @@ import { tiesFor } from './rules/tieSettings';
 import type { StitchBuffer } from '../stitches/buffer';
 import type { StartEnd } from '../stitches/startEnd';
 
-const kindOf = (piece: Pick<Piece, 'kind'>): PieceKind<never> => KINDS[piece.kind];
+type Kindly = Pick<Piece, 'kind' | 'lettering'>;
+
+function kindOf(piece: Kindly): PieceKind<never> {
+  const kind = KINDS[piece.kind];
+  return kind.inStyle?.(piece) ?? kind;
+}
 
 /** What a piece is sewn as. */
-export const formOf = (piece: Pick<Piece, 'kind'>): Form => kindOf(piece).form;
+export const formOf = (piece: Kindly): Form => kindOf(piece).form;
 
 /** All settings of a piece with their sources. */
 export function resolveSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): ResolvedSettings {

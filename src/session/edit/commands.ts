@@ -142,7 +142,9 @@ export function reshape(id: string, label: string, recipe: (piece: Piece) => voi
     label,
     (job) => {
       const piece = job.pieces.find((p) => p.id === id);
-      if (piece && !piece.locked) recipe(piece);
+      if (!piece || piece.locked) return;
+      recipe(piece);
+      delete piece.follows;
     },
     mark,
   );
@@ -155,11 +157,20 @@ export function transformPieces(ids: readonly string[], label: string, m: Matrix
     label,
     (job) => {
       job.pieces.forEach((piece, at) => {
-        if (chosen(piece.id) && !piece.locked) job.pieces[at] = transformedPiece(original<Piece>(piece), m);
+        if (chosen(piece.id) && !piece.locked) job.pieces[at] = movedAway(transformedPiece(original<Piece>(piece), m), job, chosen);
       });
     },
     mark,
   );
+}
+
+/** A shadow moved without its text lies farther off; what else follows a text and is moved without it stands by itself. */
+function movedAway(piece: Piece, job: Job, chosen: (id: string) => boolean): Piece {
+  const { follows, ...alone } = piece;
+  if (!follows || chosen(follows.text)) return piece;
+  const [at, from] = [piece.lettering?.at, job.pieces.find((p) => p.id === follows.text)?.lettering?.at];
+  if (!follows.shift || !at) return alone;
+  return { ...piece, follows: { ...follows, shift: [at[0] - (from?.[0] ?? 0), at[1] - (from?.[1] ?? 0)] } };
 }
 
 /**
@@ -206,7 +217,7 @@ export function repeatJoined(ids: readonly string[], label: string, maps: readon
 export function removePieces(ids: readonly string[]): void {
   const chosen = among(ids);
   change(ids.length > 1 ? `Remove ${ids.length} pieces` : 'Remove piece', (job) => {
-    job.pieces = job.pieces.filter((p) => !chosen(p.id));
+    job.pieces = job.pieces.filter((p) => !chosen(p.id) && !(p.follows && chosen(p.follows.text)));
   });
 }
 

@@ -7,7 +7,8 @@ jest.useFakeTimers();
 
 import { EMPTY_HISTORY } from '../job/history';
 import { useJob } from '../job/jobStore';
-import { addLettering, breakIntoColumns, breakIntoLetters, editLettering } from './letteringCommands';
+import { addBorder, addLettering, addShadow, breakIntoPieces, breakIntoLetters, editLettering, setFollows } from './letteringCommands';
+import { removePieces, reshape, transformPieces } from './commands';
 
 const job = (): Job => useJob.getState().job!;
 const steps = (): string[] => useJob.getState().history.past.map((s) => s.label);
@@ -68,7 +69,7 @@ test('it breaks apart into letters and columns, one group in its place, and can 
   ).toBe(1);
   useJob.getState().undo();
   expect(job()).toEqual(before);
-  const columns = breakIntoColumns(id);
+  const columns = breakIntoPieces(id);
   expect(columns.length).toBeGreaterThan(4);
   expect(
     job()
@@ -84,4 +85,38 @@ test('a locked one stays as it is', () => {
   editLettering(id, { text: 'X' });
   expect(breakIntoLetters(id)).toEqual([]);
   expect(job().pieces).toEqual(before.pieces);
+});
+
+test('a shadow lies beneath its text and says what it says; a border goes round it; both go with it', () => {
+  const id = added();
+  const shadow = addShadow(id)!;
+  const border = addBorder(id)!;
+  expect(job().pieces.map((p) => p.id)).toEqual(['p1', shadow, id, border]);
+  const found = (own: string) => job().pieces.find((p) => p.id === own)!;
+  expect(found(shadow).thread).not.toBe(found(id).thread);
+  const before = found(border).area!;
+  editLettering(id, { text: 'A longer text' });
+  expect(found(shadow).lettering!.text).toBe('A longer text');
+  expect(found(border).area!.length).toBeGreaterThan(before.length);
+  useJob.getState().undo();
+  expect(found(shadow).lettering!.text).toBe('Text');
+  expect(found(border).area).toBe(before);
+  transformPieces([id], 'Move', [1, 0, 0, 1, 20, 0]);
+  expect(found(shadow).lettering!.at![0] - found(id).lettering!.at![0]).toBeCloseTo(found(shadow).follows!.shift![0]);
+  transformPieces([shadow], 'Move', [1, 0, 0, 1, 0, 5]);
+  expect(found(shadow).follows!.shift![1]).toBeCloseTo(found(shadow).follows!.shift![0] + 5);
+  setFollows(border, { gap: 6 });
+  expect(found(border).area).not.toBe(before);
+  removePieces([id]);
+  expect(job().pieces.map((p) => p.id)).toEqual(['p1']);
+});
+
+test('what follows a text stands alone when it is let go, or shaped by hand', () => {
+  const id = added();
+  const [shadow, border] = [addShadow(id)!, addBorder(id)!];
+  setFollows(shadow, undefined);
+  reshape(border, 'Shape', (p) => void (p.area = 'M0,0 h9 v9 h-9 Z'));
+  editLettering(id, { text: 'Other' });
+  expect(job().pieces.find((p) => p.id === shadow)!.lettering!.text).toBe('Text');
+  expect(job().pieces.find((p) => p.id === border)!.area).toBe('M0,0 h9 v9 h-9 Z');
 });

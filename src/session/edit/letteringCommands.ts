@@ -1,13 +1,15 @@
+import { nearestThreads } from '@/core/cloth/threads';
 import { nameOfText } from '@/core/document/job';
-import type { LetterOwn, Lettering, Piece } from '@/core/document/types';
+import type { Job, LetterOwn, Lettering, Piece } from '@/core/document/types';
 import { FACES } from '@/core/lettering/faces';
 import { lettersApart } from '@/core/lettering/apart';
 import { keptOwn, likeTheOthers, withOwn } from '@/core/lettering/moveLetter';
-import { columnsApart } from '@/core/pieces/lettering/columnsApart';
+import { piecesApart } from '@/core/pieces/lettering/piecesApart';
+import { aroundText, shadowOf, usualBorder, usualShadow } from '@/core/pieces/lettering/following';
 import type { Point } from '@/core/geometry/point';
 import { useJob } from '../job/jobStore';
 import { faceFont, isOutlined, withLetters } from '../shop/faceStore';
-import { addPiece, editPiece, freeId } from './commands';
+import { addPiece, editPiece, freeId, threadIn } from './commands';
 
 /** Values with which the next text begins: those of the last one. */
 let last: Omit<Lettering, 'text' | 'at'> = { face: FACES[0]!.key, height: 10 };
@@ -91,6 +93,55 @@ export const breakIntoLetters = (id: string): string[] =>
     })),
   );
 
-/** A text in columns, which are no text any more. */
-export const breakIntoColumns = (id: string): string[] =>
-  replace(id, 'Break apart into columns', (piece) => columnsApart(JSON.parse(JSON.stringify(piece)) as Piece));
+/** A text in pieces, which are no text any more. */
+export const breakIntoPieces = (id: string): string[] =>
+  replace(id, 'Break apart into pieces', (piece) => piecesApart(JSON.parse(JSON.stringify(piece)) as Piece));
+
+/** A thread for shadows: of middle lightness, so that it shows on light cloth and on dark. */
+const SHADOW_HEX = '#8b8d92';
+
+/** A shadow beneath a text, which follows it. @returns its id; null for no text */
+export function addShadow(id: string): string | null {
+  return addFollower(id, 'Lay a shadow beneath', 0, (piece, job) => {
+    const { height, style } = piece.lettering!;
+    const shift = usualShadow(height);
+    const thread = threadIn(job, {
+      ...nearestThreads(SHADOW_HEX)[0]!.thread,
+      weight: job.threads.find((t) => t.id === piece.thread)?.weight ?? 40,
+    });
+    return { name: `${piece.name}, shadow`, kind: 'lettering', thread, lettering: shadowOf(piece.lettering!, shift, style), follows: { text: id, shift }, settings: {} }; // prettier-ignore
+  });
+}
+
+/** A satin border round a text, which follows it. @returns its id; null where there is no ink to go round */
+export function addBorder(id: string): string | null {
+  return addFollower(id, 'Sew a border round it', 1, (piece) => {
+    const { gap, width } = usualBorder(piece.lettering!.height);
+    const area = aroundText(piece, gap, width);
+    if (!area) return null;
+    return { name: `${piece.name}, border`, kind: 'border', thread: piece.thread, area, width, follows: { text: id, gap }, settings: {} };
+  });
+}
+
+type Made = Omit<Piece, 'id'>;
+
+function addFollower(id: string, label: string, after: 0 | 1, made: (piece: Piece, job: Job) => Made | null): string | null {
+  let added: string | null = null;
+  useJob.getState().change(label, (job) => {
+    const at = job.pieces.findIndex((p) => p.id === id);
+    const piece = at < 0 ? undefined : (JSON.parse(JSON.stringify(job.pieces[at])) as Piece);
+    const follower = piece?.lettering ? made(piece, job) : null;
+    if (!follower) return;
+    added = freeId(new Set(job.pieces.map((p) => p.id)));
+    job.pieces.splice(at + after, 0, { ...follower, id: added });
+  });
+  return added;
+}
+
+/** Sets how a piece follows its text; undefined lets it stand by itself. */
+export function setFollows(id: string, patch: Partial<NonNullable<Piece['follows']>> | undefined): void {
+  editPiece(id, patch ? 'Set its distance' : 'Let it stand by itself', (piece) => {
+    if (patch) piece.follows = { ...piece.follows!, ...patch };
+    else delete piece.follows;
+  });
+}

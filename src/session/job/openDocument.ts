@@ -1,6 +1,7 @@
-import type { Patch } from 'immer';
+import { current, original, type Patch } from 'immer';
 import type { StoreApi } from 'zustand';
 import type { Job } from '@/core/document/types';
+import { following } from '@/core/pieces/lettering/following';
 import { EMPTY_HISTORY, record, redoStep, rollBack, undoStep, type History, type Moved } from './history';
 
 /** A job that is worked on, with its artwork and what can be undone. Nothing of it knows of a store. */
@@ -33,6 +34,15 @@ export const NOTHING_OPEN = { job: null, opened: null, artwork: {}, history: EMP
 
 type Api = Pick<StoreApi<OpenDocument>, 'getState' | 'setState'>;
 
+/** A change, after which what follows a text does so. */
+const followed =
+  (recipe: (job: Job) => void) =>
+  (job: Job): void => {
+    recipe(job);
+    if (!job.pieces.some((p) => p.follows)) return;
+    for (const piece of following(current(job), original(job)!)) job.pieces[job.pieces.findIndex((p) => p.id === piece.id)] = piece;
+  };
+
 /** The commands of a document that lives in `api`. */
 export function documentCommands({ getState, setState }: Api, watcher: Watcher) {
   const move = (step: (job: Job, history: History) => Moved<Job>): void => {
@@ -44,7 +54,8 @@ export function documentCommands({ getState, setState }: Api, watcher: Watcher) 
     if (next.patches.length > 0) watcher.changed(next.patches);
   };
   return {
-    change: (label: string, recipe: (job: Job) => void, mark?: string) => move((job, history) => record(job, history, label, recipe, mark)),
+    change: (label: string, recipe: (job: Job) => void, mark?: string) =>
+      move((job, history) => record(job, history, label, followed(recipe), mark)),
     rollBack: (mark: string) => move((job, history) => rollBack(job, history, mark)),
     undo: () => move(undoStep),
     redo: () => move(redoStep),

@@ -22,7 +22,7 @@ const APART_MM = 4;
 const TACK_INSIDE_MM = 0.5;
 const TACK_ZIGZAG_MM = { widthMm: 1.6, spacingMm: 2 };
 
-interface AppliqueShape extends PreparedShape {
+export interface AppliqueShape extends PreparedShape {
   edging: Edging;
   tackDown: readonly Line[];
 }
@@ -45,18 +45,29 @@ function prepare(piece: Piece): AppliqueShape | null {
 
 /** Placement line, stop, tack-down as a run and a zigzag, stop, cover: each begins where the ones before can be reached. */
 function stitch(out: StitchBuffer, shape: AppliqueShape, set: ResolvedSettings, ends: StartEnd): void {
+  sewLaidOn(out, [{ shape, ends }], set);
+}
+
+/** Several pieces of cloth laid on together: all are placed, then all tacked down, then all covered, with two stops for the whole. */
+export function sewLaidOn(out: StitchBuffer, parts: readonly { shape: AppliqueShape; ends: StartEnd }[], set: ResolvedSettings): void {
   const length = set.stitchLength.value;
-  for (const line of shape.edging.middles) runRound(out, line, length, ends);
+  for (const { shape, ends } of parts) for (const line of shape.edging.middles) runRound(out, line, length, ends);
   stop(out);
-  for (const line of shape.tackDown) {
-    runRound(out, line, length, ends, APART_MM);
-    const zigzag = { style: 'zigzag', stitchLengthMm: length, passes: 1, motif: [], motifGapMm: 0, ...TACK_ZIGZAG_MM } as const;
-    for (const p of styledPoints(startingAt(line, ends, APART_MM), zigzag)) out.push(p.x, p.y, Role.underlay);
+  for (const { shape, ends } of parts) {
+    for (const line of shape.tackDown) {
+      runRound(out, line, length, ends, APART_MM);
+      const zigzag = { style: 'zigzag', stitchLengthMm: length, passes: 1, motif: [], motifGapMm: 0, ...TACK_ZIGZAG_MM } as const;
+      for (const p of styledPoints(startingAt(line, ends, APART_MM), zigzag)) out.push(p.x, p.y, Role.underlay);
+    }
   }
   stop(out);
-  const first = startingAt(shape.edging.middles[0]!, ends, -APART_MM)[0]!;
-  out.push(first.x, first.y, Role.travel, Command.jump);
-  sewEdging(out, shape.edging, set, { start: first, end: null });
+  parts.forEach(({ shape, ends }, i) => {
+    const first = startingAt(shape.edging.middles[0]!, ends, -APART_MM)[0]!;
+    const here = out.last()!;
+    if (i > 0) out.push(here.x, here.y, Role.travel, Command.trim);
+    out.push(first.x, first.y, Role.travel, Command.jump);
+    sewEdging(out, shape.edging, set, { start: first, end: null });
+  });
 }
 
 /** One round of a closed line; lines that are not reached by a short stitch are jumped to. */

@@ -1,38 +1,34 @@
 import type { Piece } from '../../document/types';
 import { areaOf, unite } from '../../geometry/area';
-import { distance, type Point } from '../../geometry/point';
-import { layOut } from '../../lettering/layout';
-import { sewingOrder } from '../../lettering/order';
 import type { StitchBuffer } from '../../stitches/buffer';
 import type { StartEnd } from '../../stitches/startEnd';
 import type { PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
 import { columnSettings, widthsOf } from '../satin';
 import { endOf } from '../satin/foundation';
+import { sewNetwork } from '../satin/sewNetwork';
 import { medianWidth } from '../satin/track';
 import { rowsSentence } from '../sentence';
-import { letterOf } from './letter';
+import { footOf, placedLetters, type LetterPath } from './placed';
 import { letteringSettings } from './settings';
-import { sewLetters, type LetterPath } from './sew';
+import { columnPlaces, sewParts, type SewnPart } from './sew';
+import { styledKind } from './styles';
 
 interface LetteringShape extends PreparedShape {
   letters: LetterPath[];
 }
 
 function prepare(piece: Piece): LetteringShape | null {
-  if (!piece.lettering) return null;
-  const laid = layOut(piece.lettering);
-  const letters = sewingOrder(laid.letters, piece.lettering.direction).map((glyph): LetterPath => {
-    const [foot, up] = [glyph.place({ x: 0, y: 0 }), glyph.place({ x: 0, y: 1 })];
-    const tall = distance(foot, up);
-    const height = (p: Point): number => ((p.x - foot.x) * (up.x - foot.x) + (p.y - foot.y) * (up.y - foot.y)) / tall;
-    return { letter: letterOf(glyph, laid), heightOf: height, thread: glyph.thread, cut: glyph.cut };
-  });
-  const sewn = byThread(letters.filter((l) => l.letter.columns.length > 0));
-  if (sewn.length === 0) return null;
-  const painted = unite(...sewn.map((l) => l.letter.painted));
-  const columns = sewn.flatMap((l) => l.letter.columns);
-  const [first, last] = [footOf(sewn[0]!, -1), footOf(sewn[sewn.length - 1]!, 1)];
+  const letters = placedLetters(piece);
+  if (letters.length === 0) return null;
+  const painted = unite(...letters.map((l) => l.letter.painted));
+  const columns = letters.flatMap((l) => l.letter.columns);
+  const foot = ({ letter, heightOf }: LetterPath, side: 1 | -1) =>
+    footOf(
+      letter.columns.flatMap(({ track }) => [endOf(track, false), endOf(track, true)]),
+      heightOf,
+      side,
+    );
   return {
     facts: {
       widthMm: medianWidth(columns.map((c) => c.track)),
@@ -42,34 +38,27 @@ function prepare(piece: Piece): LetteringShape | null {
     cover: painted,
     painted,
     areaMm2: areaOf(painted),
-    ends: [{ start: first, end: last }],
-    letters: sewn,
+    ends: [{ start: foot(letters[0]!, -1), end: foot(letters[letters.length - 1]!, 1) }],
+    letters,
   };
 }
 
-/** Letters in the text's own thread first, then those of each other one together: one stop a thread. */
-function byThread(letters: readonly LetterPath[]): LetterPath[] {
-  const threads = [...new Set([undefined, ...letters.map((l) => l.thread)])];
-  return threads.flatMap((thread) => letters.filter((l) => l.thread === thread));
-}
-
-/** The end of a column lowest and farthest to one side: where a text is begun, or ended, when nothing else is said. */
-function footOf({ letter, heightOf }: LetterPath, side: 1 | -1): Point {
-  const ends = letter.columns.flatMap(({ track }) => [endOf(track, false), endOf(track, true)]);
-  const cost = (p: Point): number => Math.max(0, heightOf(p)) - ASIDE * side * p.x;
-  return ends.reduce((a, b) => (cost(b) < cost(a) ? b : a));
-}
-/** A place so far aside is worth one a millimetre lower. */
-const ASIDE = 0.5;
-
 function stitch(out: StitchBuffer, shape: LetteringShape, set: ResolvedSettings, ends: StartEnd): void {
-  sewLetters(out, shape.letters, { ...columnSettings(set, shape.painted), joiningMm: set.joining?.value ?? 0 }, ends);
+  const settings = columnSettings(set, shape.painted);
+  const parts = shape.letters.map(({ letter, heightOf, thread, cut }): SewnPart => ({
+    painted: letter.painted,
+    ...{ thread, cut },
+    places: columnPlaces(letter.columns, heightOf),
+    sew: (own) => sewNetwork(out, { columns: letter.columns }, settings, own),
+  }));
+  sewParts(out, parts, { runMm: settings.runLengthMm, joiningMm: set.joining?.value ?? 0 }, ends);
 }
 
 /** Text: each letter a path of columns, the whole with as few cuts as its gaps allow. */
 export const letteringKind: PieceKind<LetteringShape> = {
   form: 'column',
   isText: true,
+  inStyle: (piece) => styledKind(piece.lettering?.style),
   settings: letteringSettings,
   sentence: (s, widthMm) => rowsSentence(`Lettering, strokes ${widthMm.toFixed(1)} wide`, s),
   prepare,

@@ -12,7 +12,7 @@ import { coverageOf } from '../../stitches/coverage';
 import { Command, Role } from '../../stitches/roles';
 import { jobOf, piece } from '../fixtures';
 import { prepareShape } from '../registry';
-import { columnsApart } from './columnsApart';
+import { piecesApart } from './piecesApart';
 import { jointsOf } from './joints';
 import { letterOf } from './letter';
 import { smallestHeight, staysOpen } from './smallest';
@@ -160,14 +160,14 @@ describe('a text broken apart', () => {
 
   it('into columns paints hardly less, each a satin by its sides', () => {
     const whole = prepareShape(p)!.painted;
-    const columns = columnsApart(p);
+    const columns = piecesApart(p);
     expect(columns.every((c) => c.kind === 'satin' && c.sides)).toBe(true);
     const between = columns.map((c) => {
       const [a, b] = c.sides!.map((d) => dataToRings(d)[0]!);
       return unite([[...a!, ...b!.slice().reverse()]]);
     });
     expect(areaOf(intersect(whole, unite(...between)))).toBeGreaterThan(0.95 * areaOf(whole));
-    expect(columnsApart(piece('run', { line: 'M0,0 h5' }))).toEqual([]);
+    expect(piecesApart(piece('run', { line: 'M0,0 h5' }))).toEqual([]);
   });
 });
 

@@ -19,7 +19,7 @@ export function letteringSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveC
 }
 
 /** Over more bare cloth than this the thread is cut between letters (craft §6). */
-function joiningFor({ lettering, trimDistance = 5 }: JobSettings): Resolved<number> {
+export function joiningFor({ lettering, trimDistance = 5 }: JobSettings): Resolved<number> {
   if (lettering === 'clean') return rule(0, 'your school cuts between all letters');
   return rule(trimDistance, 'the distance at which threads are cut');
 }

@@ -1,25 +1,30 @@
 import { contains } from '../../geometry/area';
-import { distance, mix, type Point } from '../../geometry/point';
+import { distance, mix, type Area, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { Command, Role } from '../../stitches/roles';
 import type { StartEnd } from '../../stitches/startEnd';
-import { runAlong, type ColumnSettings } from '../satin/foundation';
-import { sewNetwork } from '../satin/sewNetwork';
-import type { Letter } from './letter';
+import { runAlong } from '../satin/foundation';
+import type { Column } from '../satin/track';
 
 /** Places of a letter where the path may leave it: ends and middles of rows, one of so many. */
 const EACH = 4;
 /** A way over the base line counts less than one as long higher up, by so much for each mm of height. */
 const HIGH = 0.4;
 
-/** A letter, and how far a place lies above its base line, mm. */
-export interface LetterPath {
-  letter: Letter;
-  /** Another thread than the text's. */
+/** A letter, or a part of one, that is sewn in one go from one place to another. */
+export interface SewnPart {
+  painted: Area;
   thread?: string | undefined;
-  /** Whether the thread is cut before it. */
   cut?: boolean | undefined;
-  heightOf(p: Point): number;
+  /** Where the path may come and leave. */
+  places: readonly Place[];
+  sew(ends: StartEnd): void;
+}
+
+/** A place where the path may leave a letter, and how far it lies from its base line, mm. */
+export interface Place {
+  p: Point;
+  high: number;
 }
 
 interface Way {
@@ -29,40 +34,34 @@ interface Way {
   bareMm: number;
 }
 
-/** A place where the path may leave a letter, and how far it lies from its base line, mm. */
-interface Place {
-  p: Point;
-  high: number;
+interface Joins {
+  runMm: number;
+  /** Over more bare cloth than this the thread is cut, mm. */
+  joiningMm: number;
 }
 
 /** Sews letters one after another, each as one path, from where it is nearest to the one before to where it is nearest to the next. */
-export function sewLetters(
-  out: StitchBuffer,
-  letters: readonly LetterPath[],
-  settings: ColumnSettings & { joiningMm: number },
-  ends: StartEnd,
-): void {
-  const { joiningMm } = settings;
-  const places = letters.map(placesOf);
+export function sewParts(out: StitchBuffer, parts: readonly SewnPart[], { runMm, joiningMm }: Joins, ends: StartEnd): void {
   const wayTo = (k: number): Way => {
+    const [a, b] = [parts[k - 1]!, parts[k]!];
     const nearest = (perHeight: number): Way => {
-      const { from, to } = nearestOf(places[k - 1]!, places[k]!, perHeight);
-      return { from, to, bareMm: bareBetween(from, to, letters[k - 1]!.letter, letters[k]!.letter) };
+      const { from, to } = nearestOf(a.places, b.places, perHeight);
+      return { from, to, bareMm: bareBetween(from, to, a.painted, b.painted) };
     };
     // Low rather, where that takes no cut.
-    if (letters[k]!.cut || letters[k]!.thread !== letters[k - 1]!.thread) return { ...nearest(0), bareMm: Infinity };
+    if (b.cut || b.thread !== a.thread) return { ...nearest(0), bareMm: Infinity };
     const low = nearest(HIGH);
     return low.bareMm <= joiningMm - ROUGH_MM ? low : nearest(0);
   };
-  const ways = letters.slice(1).map((_, k) => wayTo(k + 1));
-  letters.forEach(({ letter }, k) => {
+  const ways = parts.slice(1).map((_, k) => wayTo(k + 1));
+  parts.forEach((part, k) => {
     const [came, goes] = [ways[k - 1], ways[k]];
-    const anew = letters[k]!.thread !== letters[k - 1]?.thread;
-    if (came) join(out, came.to, { runMm: settings.runLengthMm, joined: came.bareMm <= joiningMm - ROUGH_MM, anew });
-    if (anew) out.threadFrom(letters[k]!.thread ?? null);
+    const anew = part.thread !== parts[k - 1]?.thread;
+    if (came) join(out, came.to, { runMm, joined: came.bareMm <= joiningMm - ROUGH_MM, anew });
+    if (anew) out.threadFrom(part.thread ?? null);
     const start = came ? came.to : ends.start;
     const end = goes ? goes.from : ends.end;
-    sewNetwork(out, { columns: letter.columns }, settings, { start, end, goesOn: goes !== undefined || ends.goesOn !== false });
+    part.sew({ start, end, goesOn: goes !== undefined || ends.goesOn !== false });
   });
 }
 
@@ -81,13 +80,13 @@ function join(out: StitchBuffer, to: Point, { runMm, joined, anew }: { runMm: nu
 }
 
 /** How much of a way lies over neither letter, mm. */
-function bareBetween(from: Point, to: Point, a: Letter, b: Letter): number {
+function bareBetween(from: Point, to: Point, a: Area, b: Area): number {
   const length = distance(from, to);
   const steps = Math.max(1, Math.ceil(length / BARE_STEP_MM));
   let bare = 0;
   for (let i = 0; i < steps; i++) {
     const p = mix(from, to, (i + 0.5) / steps);
-    if (!contains(a.painted, p) && !contains(b.painted, p)) bare++;
+    if (!contains(a, p) && !contains(b, p)) bare++;
   }
   return (bare * length) / steps;
 }
@@ -108,8 +107,9 @@ function nearestOf(from: readonly Place[], to: readonly Place[], perHeight: numb
   return best;
 }
 
-const placesOf = ({ letter, heightOf }: LetterPath): Place[] =>
-  letter.columns.flatMap(({ track: { left, right } }) =>
+/** Places of columns where the path may leave them. */
+export const columnPlaces = (columns: readonly Column[], heightOf: (p: Point) => number): Place[] =>
+  columns.flatMap(({ track: { left, right } }) =>
     left.flatMap((l, i) => {
       if (i % EACH !== 0 && i !== left.length - 1) return [];
       const r = right[i]!;

@@ -23,6 +23,8 @@ export function graphOf(lines: readonly Line[]): LineGraph {
 export interface Leg {
   line: Point[];
   back: boolean;
+  /** Which edge of the graph it goes along. */
+  edge: number;
 }
 
 /**
@@ -62,8 +64,8 @@ function tour(graph: LineGraph, at: readonly number[][], used: Set<number>, root
     const edge = graph.edges[next]!;
     const forward = edge.from === here.node;
     const line = forward ? edge.line.slice() : edge.line.slice().reverse();
-    legs.push({ line, back: false });
-    stack.push({ node: forward ? edge.to : edge.from, back: { line: line.slice().reverse(), back: true } });
+    legs.push({ line, back: false, edge: next });
+    stack.push({ node: forward ? edge.to : edge.from, back: { line: line.slice().reverse(), back: true, edge: next } });
   }
   return legs;
 }

@@ -52,16 +52,19 @@ function prepare(piece: Piece): RunShape | null {
   };
 }
 
+/** The manner in which lines of some settings are sewn. */
+export const lineStyleOf = (set: ResolvedSettings, motif: Line = motifLine(undefined)): LineStyle => ({
+  style: set.style!.value,
+  stitchLengthMm: set.stitchLength.value,
+  passes: Math.max(3, set.passes!.value),
+  spacingMm: set.spacing?.value ?? 1.5,
+  widthMm: set.zigzagWidth?.value ?? 2,
+  motif,
+  motifGapMm: set.motifSpacing?.value ?? 0,
+});
+
 function stitch(out: StitchBuffer, shape: RunShape, set: ResolvedSettings, ends: StartEnd): void {
-  const style: LineStyle = {
-    style: set.style!.value,
-    stitchLengthMm: set.stitchLength.value,
-    passes: Math.max(3, set.passes!.value),
-    spacingMm: set.spacing?.value ?? 1.5,
-    widthMm: set.zigzagWidth?.value ?? 2,
-    motif: shape.motif,
-    motifGapMm: set.motifSpacing?.value ?? 0,
-  };
+  const style = lineStyleOf(set, shape.motif);
   const role = set.foundation?.value ? Role.underlay : Role.cover;
   const plain = style.style === 'plain' || style.style === 'double';
   if (shape.lines.length === 1 && style.style !== 'double') {
@@ -100,11 +103,15 @@ function goTo(out: StitchBuffer, p: Point): void {
 /** Styles whose thread lies on the line itself. */
 const HIDING_STYLES: ReadonlySet<RunStyle> = new Set<RunStyle>(['plain', 'double', 'bean', 'backstitch']);
 
+/** Whether lines of some settings hide a run that goes exactly along them. */
+export const hidesAlongLine = ({ style, foundation }: ResolvedSettings): boolean =>
+  !!style && HIDING_STYLES.has(style.value) && !foundation?.value;
+
 export const runKind: PieceKind<RunShape> = {
   form: 'line',
   settings: runSettings,
   sentence: runSentence,
-  hidesAlong: ({ style, foundation }) => !!style && HIDING_STYLES.has(style.value) && !foundation?.value,
+  hidesAlong: hidesAlongLine,
   prepare,
   stitch,
 };

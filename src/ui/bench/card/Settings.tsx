@@ -195,7 +195,7 @@ function Underlay({ ids, piece, underlay, units }: Props & { underlay: NonNullab
         onLike={() => chooseLike(piece.id, 'underlay')}
         onReset={() => setSetting(ids, 'underlay', undefined)}
       >
-        <UnderlayPicker kind={piece.kind} layers={value} onChange={set} onTry={setTried} />
+        <UnderlayPicker form={formOf(piece)} layers={value} onChange={set} onTry={setTried} />
       </SettingRow>
       <UnderlayLayers kind={piece.kind} layers={value} units={units} onChange={set} />
     </>

@@ -16,6 +16,7 @@ import { Arrange } from './Arrange';
 import { ApproachControl } from './ApproachControl';
 import { CrossSection } from './CrossSection';
 import { sentenceOf } from '@/core/pieces/registry';
+import { Follows } from './lettering/Follows';
 import { LetteringCard } from './lettering/LetteringCard';
 import { ManyCard } from './ManyCard';
 import { PieceList } from '../panels/PieceList';
@@ -85,7 +86,10 @@ const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: 
           <ThreadChoice job={job} ids={[piece.id]} value={piece.thread} />
         </div>
       </div>
-      {piece.lettering && <LetteringCard key={piece.id} job={job} piece={piece} text={piece.lettering} weight={thread?.weight ?? 40} />}
+      {piece.follows && <Follows job={job} piece={piece} follows={piece.follows} />}
+      {piece.lettering && !piece.follows && (
+        <LetteringCard key={piece.id} job={job} piece={piece} text={piece.lettering} weight={thread?.weight ?? 40} />
+      )}
       <WhySo job={job} piece={piece} />
       <Arrange />
       <ShapeTools pieces={[piece]} />

@@ -1,26 +1,20 @@
 'use client';
 import { UNDERLAY_KINDS, type UnderlayKind, type UnderlayLayer } from '@/core/document/types';
-import type { PieceKindName } from '@/core/document/kinds';
+import type { Form } from '@/core/pieces/kind';
 import { UNDERLAY_WORDS } from '@/core/document/words';
 import { layerOf } from '@/core/pieces/rules/underlay';
 
-const FOR: Record<PieceKindName, readonly UnderlayKind[]> = {
-  run: [],
-  satin: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
-  fill: ['edge-run', 'lattice', 'zigzag'],
-  lettering: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
-  border: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
-  applique: UNDERLAY_KINDS.filter((k) => k !== 'lattice'),
-};
+const COLUMN = UNDERLAY_KINDS.filter((k) => k !== 'lattice');
+const FOR: Record<Form, readonly UnderlayKind[]> = { line: [], column: COLUMN, edge: COLUMN, rows: ['edge-run', 'lattice', 'zigzag'] };
 
 /** Which layers lie beneath, sewn in the order shown. */
 export function UnderlayPicker({
-  kind,
+  form,
   layers,
   onChange,
   onTry,
 }: {
-  kind: PieceKindName;
+  form: Form;
   layers: readonly UnderlayLayer[];
   onChange(layers: UnderlayLayer[]): void;
   /** Layers as a tick would leave them, while it is looked at; null when none is. */
@@ -29,11 +23,11 @@ export function UnderlayPicker({
   const toggled = (k: UnderlayKind): UnderlayLayer[] => {
     const without = layers.filter((l) => l.kind !== k);
     if (without.length < layers.length) return without.map((l) => ({ ...l }));
-    return FOR[kind].flatMap((o) => (o === k ? [layerOf(o)] : layers.filter((l) => l.kind === o).map((l) => ({ ...l }))));
+    return FOR[form].flatMap((o) => (o === k ? [layerOf(o)] : layers.filter((l) => l.kind === o).map((l) => ({ ...l }))));
   };
   return (
     <div className="flex flex-col gap-0.5">
-      {FOR[kind].map((k) => (
+      {FOR[form].map((k) => (
         <label
           key={k}
           className="flex items-center gap-1.5"

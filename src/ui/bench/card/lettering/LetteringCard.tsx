@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
-import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, type Job, type Lettering, type Piece } from '@/core/document/types';
+import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, LETTER_STYLES, type Job, type Lettering, type Piece } from '@/core/document/types';
 import { LETTER_HEIGHTS } from '@/core/document/ranges';
 import { faceOf, smallestIn } from '@/core/lettering/faces';
 import { layOut } from '@/core/lettering/layout';
@@ -8,7 +8,7 @@ import { SMALL_BELOW_MM } from '@/core/lettering/sized';
 import { shippedFace } from '@/core/lettering/outline/catalogue';
 import { extentOf, heightForWidth } from '@/core/lettering/textJob';
 import type { LengthUnit } from '@/core/units/length';
-import { breakIntoColumns, breakIntoLetters, chooseFace, editLettering } from '@/session/edit/letteringCommands';
+import { addBorder, addShadow, breakIntoLetters, breakIntoPieces, chooseFace, editLettering } from '@/session/edit/letteringCommands';
 import { faceFont, isOutlined } from '@/session/shop/faceStore';
 import { selectAll } from '@/session/view/viewStore';
 import { Button } from '../../../components/Button';
@@ -36,6 +36,13 @@ const WAYS: Record<(typeof LETTER_DIRECTIONS)[number], string> = {
   'right-to-left': 'To the left',
   'centre-out': 'Centre out',
 };
+const STYLES: Record<'columns' | (typeof LETTER_STYLES)[number], string> = {
+  columns: 'Columns',
+  line: 'One line along each stroke',
+  outline: 'A line round each letter',
+  fill: 'Rows over each letter',
+  applique: 'Cloth, edged with satin',
+};
 const SIDES: Record<(typeof ALIGNMENTS)[number], string> = { left: 'Left', centre: 'Middle', right: 'Right' };
 
 /** What a text says, and how it stands. */
@@ -49,6 +56,14 @@ export function LetteringCard({ job, piece, text, weight }: { job: Job; piece: P
       <Words id={id} text={text.text} />
       <FacePicker text={text} onChoose={(face) => void chooseFace(id, face)} />
       <p className="mt-1 text-xs text-quiet">{saysOf(text.face)}</p>
+      <div className="mt-2">
+        <Choice
+          label="Letters are"
+          value={text.style ?? 'columns'}
+          options={(['columns', ...LETTER_STYLES] as const).map((style) => ({ value: style, name: STYLES[style] }))}
+          onChange={(style) => set({ style: style === 'columns' ? undefined : style })}
+        />
+      </div>
       <Numbers text={text} units={units} set={set} />
       <div className="mt-2 grid grid-cols-2 gap-2">
         <Choice
@@ -82,17 +97,25 @@ export function LetteringCard({ job, piece, text, weight }: { job: Job; piece: P
         <Button className="col-span-2" onClick={() => takeTool(letters)} disabled={piece.locked}>
           Move single letters
         </Button>
+        <Button onClick={() => choose(addShadow(id))} disabled={piece.locked}>
+          Shadow beneath
+        </Button>
+        <Button onClick={() => choose(addBorder(id))} disabled={piece.locked}>
+          Border round it
+        </Button>
         <Names {...{ job, piece, text }} />
         <Button onClick={() => selectAll(breakIntoLetters(id))} disabled={piece.locked || text.text.length < 2}>
           Into letters
         </Button>
-        <Button onClick={() => selectAll(breakIntoColumns(id))} disabled={piece.locked}>
-          Into columns
+        <Button onClick={() => selectAll(breakIntoPieces(id))} disabled={piece.locked}>
+          Into pieces
         </Button>
       </div>
     </section>
   );
 }
+
+const choose = (id: string | null): void => void (id && selectAll([id]));
 
 const saysOf = (face: string): string =>
   faceOf(face)?.says ?? shippedFace(face)?.says ?? 'a font of your own, as columns along the middle of its strokes';

@@ -4,12 +4,31 @@ import { ringsToData } from '../../geometry/path';
 import type { Point } from '../../geometry/point';
 import { layOut } from '../../lettering/layout';
 import { letterOf } from './letter';
+import { appliquesApart } from './styles/applique';
+import { fillsApart } from './styles/fill';
+import { alongMiddles, linesApart, roundOutlines } from './styles/lineStyles';
 
 /** Sides keep so near to the letter's own, mm. */
 const OFF_MM = 0.02;
 
-/** A text as columns of their own, each a satin by its two sides, in sewing order; without ids. */
-export function columnsApart(piece: Piece): Omit<Piece, 'id'>[] {
+/** A text as pieces of their own, as what it is sewn as; without ids. */
+export function piecesApart(piece: Piece): Omit<Piece, 'id'>[] {
+  switch (piece.lettering?.style) {
+    case 'line':
+      return linesApart(piece, alongMiddles);
+    case 'outline':
+      return linesApart(piece, roundOutlines);
+    case 'fill':
+      return fillsApart(piece);
+    case 'applique':
+      return appliquesApart(piece);
+    default:
+      return columnsApart(piece);
+  }
+}
+
+/** A text as columns, each a satin by its two sides, in sewing order. */
+function columnsApart(piece: Piece): Omit<Piece, 'id'>[] {
   if (!piece.lettering) return [];
   const laid = layOut(piece.lettering);
   const side = (points: readonly Point[]): string => ringsToData([simplifyLine(points, OFF_MM)], false);
