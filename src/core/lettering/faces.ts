@@ -1,7 +1,8 @@
-import { glyph, moved, oval, through, type Draw, type Glyph, type Proportions, type Stroke } from './glyph';
+import { glyph, leaned, moved, oval, through, type Draw, type Glyph, type Proportions, type Stroke } from './glyph';
 import { CAPITALS } from './skeleton/capitals';
 import { FIGURES, MARKS } from './skeleton/figures';
-import { JOINED } from './skeleton/joined';
+import { barredSmall, JOINED } from './skeleton/joined';
+import { SCRIPT } from './skeleton/script';
 import { SMALL } from './skeleton/small';
 
 /** A face of letters that are drawn as columns. */
@@ -21,6 +22,8 @@ export interface Face {
   apart: number;
   /** Between words, in cap heights. */
   wordApart: number;
+  /** A script: its small letters join, and all lean by so much for each height. */
+  script?: { lean: number };
 }
 
 const FLAT = { x: 0.73, below: -0.28, wide: 1, square: 0.08 };
@@ -79,6 +82,20 @@ export const FACES: readonly Face[] = [
     },
     proportions: { x: 0.8, below: -0.26, wide: 1.14, square: 0.12, w: 0.125 },
   },
+  {
+    ...{
+      key: 'skein',
+      name: 'Skein',
+      says: 'a script whose small letters join',
+      smallest: { 40: 6, 60: 5.5 },
+      ends: 'round',
+      serif: 0,
+      apart: 0.08,
+      wordApart: 0.24,
+    },
+    script: { lean: 0.16 },
+    proportions: { x: 0.62, below: -0.38, wide: 1, square: 0, w: 0.11 },
+  },
 ];
 
 /** The smallest height of a face in a thread, mm. */
@@ -88,6 +105,9 @@ export const faceOf = (key: string): Face | undefined => FACES.find((f) => f.key
 
 /** Letters by what they are written as; letters with marks are put together from both. */
 const DRAWN: ReadonlyMap<string, Draw> = new Map([CAPITALS, SMALL, FIGURES, MARKS, JOINED].flatMap((set) => Object.entries(set)));
+
+/** … and in a script. */
+const SCRIPTED: ReadonlyMap<string, Draw> = new Map([...DRAWN, ...[SCRIPT, barredSmall(SCRIPT)].flatMap((set) => Object.entries(set))]);
 
 /** Marks that stand above (or hang below) a letter, drawn about x = 0 with their foot at y = 0. */
 const ACCENTS: Readonly<Record<string, (p: Proportions) => Stroke[]>> = {
@@ -113,20 +133,26 @@ const MARK_WIDTH = 0.82;
 
 /** A letter of a face; null when the face does not have it. */
 export function glyphOf(face: Face, char: string, over: number): Glyph | null {
+  const drawn = uprightOf(face, char, over);
+  return drawn && face.script ? leaned(drawn, face.script.lean) : drawn;
+}
+
+function uprightOf(face: Face, char: string, over: number): Glyph | null {
   const p = { ...face.proportions, over };
-  const plain = DRAWN.get(char);
+  const letters = face.script ? SCRIPTED : DRAWN;
+  const plain = letters.get(char);
   if (plain) return withSerifs(plain(p), face, p);
   const [base, ...marks] = Array.from(char.normalize('NFD'));
   if (!base || marks.length === 0 || marks.some((m) => !ACCENTS[m])) return null;
   const above = marks.some((m) => !BELOW.has(m));
-  const letter = DRAWN.get(above && base === 'i' ? 'ı' : base);
+  const letter = letters.get(above && base === 'i' ? 'ı' : base);
   if (!letter) return null;
   const drawn = withSerifs(letter(p), face, p);
   const high = heightOf(drawn, p.w) + MARK_GAP;
   const added = marks.flatMap((m) =>
-    ACCENTS[m]!(p).map((s) => ({ ...moved(s, drawn.width / 2, BELOW.has(m) ? 0 : high), width: MARK_WIDTH })),
+    ACCENTS[m]!(p).map((s) => ({ ...moved(s, drawn.markAt ?? drawn.width / 2, BELOW.has(m) ? 0 : high), width: MARK_WIDTH })),
   );
-  return glyph(drawn.width, ...added, ...drawn.strokes);
+  return { ...drawn, strokes: [...added, ...drawn.strokes] };
 }
 
 const heightOf = ({ strokes }: Glyph, w: number): number =>
@@ -138,8 +164,9 @@ const heightOf = ({ strokes }: Glyph, w: number): number =>
 const isUpright = ({ middle }: Stroke): boolean => Math.abs(middle[0]!.x - middle[middle.length - 1]!.x) < 1e-9 && middle.length === 2;
 
 /** Bars under and over the ends of upright strokes, sewn before them. */
-function withSerifs({ width, strokes }: Glyph, { serif }: Face, { w, x }: Proportions): Glyph {
-  if (serif === 0) return glyph(width, ...strokes);
+function withSerifs(drawn: Glyph, { serif }: Face, { w, x }: Proportions): Glyph {
+  if (serif === 0) return drawn;
+  const { width, strokes } = drawn;
   const half = (serif * w) / 2;
   const thin = 0.62;
   const feet = strokes.filter(isUpright).flatMap(({ middle }) =>

@@ -36,6 +36,10 @@ export interface Glyph {
   strokes: readonly Stroke[];
   /** Of a letter that is an outline, not strokes: its rings, even-odd. Its `width` is then its advance, and x = 0 its origin. */
   outline?: Area;
+  /** Of a script: it joins the letters beside it, its `width` being from join to join. */
+  joins?: true;
+  /** Where marks above and below it stand; in the middle of its width where absent. */
+  markAt?: number;
 }
 
 /** Draws one letter in given proportions. */
@@ -48,6 +52,44 @@ export const through = (...points: readonly (readonly [number, number])[]): Stro
   middle: points.map(point),
   closed: false,
   width: 1,
+});
+
+/** Points between two given ones of a curve. */
+const CURVE_STEPS = 6;
+
+/** A smooth stroke through points: a centripetal Catmull–Rom spline, which neither loops nor overshoots between them (Yuksel et al. 2011). */
+export function curve(...points: readonly (readonly [number, number])[]): Stroke {
+  const n = points.length;
+  const at = (i: number): readonly [number, number] => {
+    if (i < 0) return [2 * points[0]![0] - points[1]![0], 2 * points[0]![1] - points[1]![1]];
+    if (i >= n) return [2 * points[n - 1]![0] - points[n - 2]![0], 2 * points[n - 1]![1] - points[n - 2]![1]];
+    return points[i]!;
+  };
+  const middle = points.slice(1).flatMap((_, i) => Array.from({ length: CURVE_STEPS }, (__, k) => onCurve([at(i - 1), at(i), at(i + 1), at(i + 2)], (k + 1) / CURVE_STEPS))); // prettier-ignore
+  return through(points[0]!, ...middle);
+}
+
+function onCurve(four: readonly (readonly [number, number])[], share: number): [number, number] {
+  const knots = [0];
+  for (let i = 1; i < 4; i++) {
+    const [dx, dy] = [four[i]![0] - four[i - 1]![0], four[i]![1] - four[i - 1]![1]];
+    knots.push(knots[i - 1]! + Math.max(1e-6, Math.sqrt(Math.sqrt(dx * dx + dy * dy))));
+  }
+  const t = knots[1]! + share * (knots[2]! - knots[1]!);
+  // Neville's scheme: each level blends two neighbours of the one before.
+  const blend = (a: readonly [number, number], b: readonly [number, number], from: number, to: number): [number, number] => {
+    const u = (t - from) / (to - from);
+    return [a[0] + (b[0] - a[0]) * u, a[1] + (b[1] - a[1]) * u];
+  };
+  const first = [0, 1, 2].map((i) => blend(four[i]!, four[i + 1]!, knots[i]!, knots[i + 1]!));
+  const second = [0, 1].map((i) => blend(first[i]!, first[i + 1]!, knots[i]!, knots[i + 2]!));
+  return blend(second[0]!, second[1]!, knots[1]!, knots[2]!);
+}
+
+/** A letter leaning to the right by so much for each height. */
+export const leaned = (g: Glyph, by: number): Glyph => ({
+  ...g,
+  strokes: g.strokes.map((s) => ({ ...s, middle: s.middle.map((p) => ({ x: p.x + by * p.y, y: p.y })) })),
 });
 
 /** A slanting stroke cut level with two lines, and so long that it reaches them over its whole width. */

@@ -78,6 +78,9 @@ function nativeSetting(text: Lettering, face: Face): TypeSetting {
   const apart = face.apart * text.height * (isSmall(text) ? SPREAD : 1) + ((text.spacing ?? 0) / 100) * text.height;
   const apartMm = Math.max(LEAST_APART_MM, apart);
   const step = (first: SetLetter, second: SetLetter, words: number): number => {
+    // Letters of a script join where both have a join: the one ends where the other begins.
+    if (words === 0 && first.glyph.joins && second.glyph.joins)
+      return first.glyph.width * first.height + ((text.spacing ?? 0) / 100) * text.height;
     const between = words * wordApart;
     return ink(first)[1] - ink(second)[0] + apartMm + (between - kerning(first.sign, second.sign, between)) * text.height;
   };

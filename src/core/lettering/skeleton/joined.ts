@@ -6,8 +6,8 @@ import { SMALL } from './small';
 const barred =
   (letter: Draw, bar: (width: number, p: Proportions) => Stroke): Draw =>
   (p) => {
-    const { width, strokes } = letter(p);
-    return glyph(width, { ...bar(width, p), width: 0.8 }, ...strokes);
+    const drawn = letter(p);
+    return { ...drawn, strokes: [{ ...bar(drawn.joins ? 2 * drawn.markAt! : drawn.width, p), width: 0.8 }, ...drawn.strokes] };
   };
 
 /** Two letters in one, the second so much of its width to the right. */
@@ -19,11 +19,16 @@ const joined =
     return glyph(at + b.width, ...a.strokes, ...b.strokes.map((s) => moved(s, at, 0)));
   };
 
+/** Bars through letters, by which they are others. */
+export const barredSmall = (small: Readonly<Record<string, Draw>>): Readonly<Record<string, Draw>> => ({
+  ø: barred(small.o!, (width, { x, w }) => through([w * 0.1, -0.03], [width - w * 0.1, x + 0.03])),
+  ł: barred(small.l!, (width) => through([width / 2 - 0.16, 0.4], [width / 2 + 0.16, 0.6])),
+});
+
 /** Letters of the Latin alphabets of Europe that are no letter with a mark. */
 export const JOINED: Readonly<Record<string, Draw>> = {
-  ø: barred(SMALL.o!, (width, { x, w }) => through([w * 0.1, -0.03], [width - w * 0.1, x + 0.03])),
+  ...barredSmall(SMALL),
   Ø: barred(CAPITALS.O!, (width, { w }) => through([w * 0.1, -0.04], [width - w * 0.1, 1.04])),
-  ł: barred(SMALL.l!, (width) => through([width / 2 - 0.16, 0.4], [width / 2 + 0.16, 0.6])),
   Ł: barred(CAPITALS.L!, (_, { w }) => through([w / 2 - 0.16, 0.42], [w / 2 + 0.2, 0.64])),
   đ: barred(SMALL.d!, (width, { w }) => through([width - w / 2 - 0.2, 0.86], [width - w / 2 + 0.16, 0.86])),
   Đ: barred(CAPITALS.D!, (_, { w }) => through([w / 2 - 0.18, 0.5], [w / 2 + 0.22, 0.5])),

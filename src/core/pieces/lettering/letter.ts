@@ -12,6 +12,7 @@ import { castRows } from '../satin/cast';
 import { extend } from '../satin/fromLine';
 import { indexEdges } from '../satin/outlineEdges';
 import { sliceTrack, type Column, type Track } from '../satin/track';
+import { joinedParts } from './joinedParts';
 import { outlinedLetter } from './outlined';
 import { endOf, jointsOf, type End, type Joint, type PlacedStroke } from './joints';
 
@@ -88,7 +89,7 @@ function strokedLetter({ glyph, strokeMm, height }: PlacedGlyph, frame: Frame, f
     to: nodes.root(c.to),
     tuckedAt: c.tuckedAt?.map((n) => nodes.root(n)) ?? [],
   });
-  return { columns: columns.map(root), painted: unite(...painted) };
+  return { columns: joinedParts(columns.map(root)), painted: unite(...painted) };
 }
 
 function placedStroke(s: Stroke, frame: Frame, strokeMm: number): PlacedStroke {
