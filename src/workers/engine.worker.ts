@@ -4,6 +4,7 @@ import { correct } from './engine/correct';
 import { effect } from './engine/effect';
 import { forecast } from './engine/forecast';
 import { heights } from './engine/heights';
+import { textOver } from './engine/textOver';
 import { meetings } from './engine/meetings';
 import { names } from './engine/names';
 import { newJob } from './engine/newJob';
@@ -29,6 +30,7 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   forecast,
   correct,
   heights,
+  textOver,
   names,
   prove,
   compare,

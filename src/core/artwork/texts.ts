@@ -42,7 +42,8 @@ function faceFor(family: string, heightMm: number): string {
 
 function largeFaceFor(family: string): string {
   const name = family.toLowerCase();
-  if (/round|comic|hand|script|cursive/.test(name)) return 'bobbin';
+  if (/script|cursive|hand|brush/.test(name)) return 'skein';
+  if (/round|comic/.test(name)) return 'bobbin';
   if (/slab|typewriter|courier|mono|(^|[^-])\bserif|times|georgia|roman|garamond/.test(name) && !/sans/.test(name)) return 'gable';
   return 'treadle';
 }

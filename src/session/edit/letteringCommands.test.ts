@@ -7,7 +7,16 @@ jest.useFakeTimers();
 
 import { EMPTY_HISTORY } from '../job/history';
 import { useJob } from '../job/jobStore';
-import { addBorder, addLettering, addShadow, breakIntoPieces, breakIntoLetters, editLettering, setFollows } from './letteringCommands';
+import {
+  addBorder,
+  addLettering,
+  addShadow,
+  breakIntoPieces,
+  breakIntoLetters,
+  editLettering,
+  setFollows,
+  textInPlaceOf,
+} from './letteringCommands';
 import { removePieces, reshape, transformPieces } from './commands';
 
 const job = (): Job => useJob.getState().job!;
@@ -119,4 +128,14 @@ test('what follows a text stands alone when it is let go, or shaped by hand', ()
   editLettering(id, { text: 'Other' });
   expect(job().pieces.find((p) => p.id === shadow)!.lettering!.text).toBe('Text');
   expect(job().pieces.find((p) => p.id === border)!.area).toBe('M0,0 h9 v9 h-9 Z');
+});
+
+test('a text takes the place of shapes, in the thread and the order of the first', () => {
+  const shape = (id: string, thread: string) => piece('fill', { id, thread, area: 'M0,0 h5 v5 h-5 Z' });
+  useJob.setState({ job: { ...job(), pieces: [shape('a', 't1'), shape('b', 't2'), shape('c', 't3'), shape('d', 't1')] } });
+  const id = textInPlaceOf(['b', 'c'], { text: 'Hi', face: 'treadle', height: 5 });
+  expect(job().pieces.map((p) => p.id)).toEqual(['a', id, 'd']);
+  expect(job().pieces[1]).toMatchObject({ kind: 'lettering', name: 'Hi', thread: 't2' });
+  useJob.getState().undo();
+  expect(job().pieces.map((p) => p.id)).toEqual(['a', 'b', 'c', 'd']);
 });

@@ -1,3 +1,4 @@
+import { among } from '@/core/document/among';
 import { nearestThreads } from '@/core/cloth/threads';
 import { nameOfText } from '@/core/document/job';
 import type { Job, LetterOwn, Lettering, Piece } from '@/core/document/types';
@@ -144,4 +145,22 @@ export function setFollows(id: string, patch: Partial<NonNullable<Piece['follows
     if (patch) piece.follows = { ...piece.follows!, ...patch };
     else delete piece.follows;
   });
+}
+
+/** Puts a text in the place of pieces, in the thread of the first one. @returns its id */
+export function textInPlaceOf(ids: readonly string[], lettering: Lettering): string {
+  const chosen = among(ids);
+  let id = '';
+  useJob.getState().change('Set shapes as text', (job) => {
+    const at = job.pieces.findIndex((p) => chosen(p.id));
+    const first = job.pieces[at];
+    if (!first) return;
+    id = freeId(new Set(job.pieces.map((p) => p.id)));
+    const { thread, group } = first;
+    const made: Piece = { id, name: nameOf(lettering.text), kind: 'lettering', thread, lettering, settings: {} };
+    if (group !== undefined) made.group = group;
+    job.pieces.splice(at, 0, made);
+    job.pieces = job.pieces.filter((p) => !chosen(p.id));
+  });
+  return id;
 }

@@ -1,10 +1,11 @@
 import type { PieceChange } from '@/core/compare/changes';
 import type { NewJobOptions } from '@/core/artwork/newJob';
 import type { Survey, SurveyRequest } from '@/core/artwork/survey';
-import type { Job, Lettering, RoutePolicy } from '@/core/document/types';
+import type { Job, Lettering, Piece, RoutePolicy } from '@/core/document/types';
 import type { Meeting } from '@/core/editing/overlaps';
 import type { Correction } from '@/core/forecast/correct';
 import type { Forecast } from '@/core/forecast/forecast';
+import type { TextOver } from '@/core/pieces/lettering/overShapes';
 import type { LetterHeight } from '@/core/forecast/textHeights';
 import type { Bundle } from '@/core/formats/bundle';
 import type { ExportFormat } from '@/core/formats/registry';
@@ -86,6 +87,8 @@ export interface EngineProtocol {
   correct: { in: { job: Job; only?: string[] }; out: Correction };
   /** How high the letters of a text come out, drawn as they are or so that they land. */
   heights: { in: { job: Job; id: string; land: boolean }; out: { letters: NonNullable<Lettering['letters']>; heights: LetterHeight[] } };
+  /** A text in the place of shapes that are its letters; null when it cannot be set. */
+  textOver: { in: { text: string; shapes: Piece[] }; out: TextOver | null };
   /** A job with each name of a list in place of a text: all of them as one archive, and those that could not be made, with the reason. */
   names: {
     in: { job: Job; piece: string; rows: NameRow[]; fit: NamesFit['fit'] };

@@ -1,4 +1,4 @@
-import { areaOf, components, intersect, roughOffset, strokeArea, subtract, turnedRight, unite } from '../../geometry/area';
+import { areaOf, clean, components, intersect, roughOffset, strokeArea, subtract, turnedRight, unite } from '../../geometry/area';
 import { calmTangents, dividedAt, lineLength, resample, smooth, withoutRepeats } from '../../geometry/line';
 import { distance, mix, type Area, type Point } from '../../geometry/point';
 import { UnionFind } from '../../geometry/unionFind';
@@ -90,6 +90,24 @@ function strokedLetter({ glyph, strokeMm, height }: PlacedGlyph, frame: Frame, f
     tuckedAt: c.tuckedAt?.map((n) => nodes.root(n)) ?? [],
   });
   return { columns: joinedParts(columns.map(root)), painted: unite(...painted) };
+}
+
+/** What a letter paints, without its columns. */
+export function inkOf(placed: PlacedGlyph, { face }: LaidText): Area {
+  const { glyph, strokeMm, height, place } = placed;
+  if (glyph.outline)
+    return clean(
+      glyph.outline.map((ring) => ring.map(place)),
+      'nonzero',
+    );
+  const round = face.ends === 'round';
+  return unite(
+    ...glyph.strokes.map((s) => {
+      const drawn = placedStroke(s, place, strokeMm);
+      const isRound = (): boolean => round && !s.level;
+      return paintedBy(withoutEnds(drawn, isRound), s, place, 1 / height, isRound);
+    }),
+  );
 }
 
 function placedStroke(s: Stroke, frame: Frame, strokeMm: number): PlacedStroke {

@@ -11,6 +11,7 @@ import { usePlan } from '@/session/derived/planStore';
 import { select, selectAll, useView } from '@/session/view/viewStore';
 import { Button, SignButton } from '../../components/Button';
 import { Arrange } from './Arrange';
+import { TheySay } from './lettering/TheySay';
 import { mergedSettings } from './mergedSettings';
 import { ShapeTools } from './ShapeTools';
 import { Settings } from './Settings';
@@ -55,6 +56,7 @@ export function ManyCard({ job }: { job: Job }) {
       </Button>
       <Arrange />
       <ShapeTools pieces={pieces} />
+      <TheySay pieces={pieces} />
       {settings.length === pieces.length && <Settings ids={ids} piece={first} settings={merged} units={job.brief.units ?? 'mm'} />}
       <ChosenList pieces={pieces} onLeaveOut={(id) => selectAll(ids.filter((other) => other !== id))} />
     </div>

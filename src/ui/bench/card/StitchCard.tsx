@@ -17,6 +17,7 @@ import { ApproachControl } from './ApproachControl';
 import { CrossSection } from './CrossSection';
 import { sentenceOf } from '@/core/pieces/registry';
 import { Follows } from './lettering/Follows';
+import { TheySay } from './lettering/TheySay';
 import { LetteringCard } from './lettering/LetteringCard';
 import { ManyCard } from './ManyCard';
 import { PieceList } from '../panels/PieceList';
@@ -93,6 +94,7 @@ const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: 
       <WhySo job={job} piece={piece} />
       <Arrange />
       <ShapeTools pieces={[piece]} />
+      <TheySay key={`says ${piece.id}`} pieces={[piece]} />
       <ApproachControl job={job} piece={piece} planned={planned} />
       {planned ? (
         <>
