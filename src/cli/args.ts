@@ -81,12 +81,25 @@ export function readRouteArgs(argv: readonly string[]): RouteArgs {
 export interface LetterArgs extends Omit<PlanArgs, 'input'> {
   /** Without `at`; the height is still to be found where a width is given. */
   text: Omit<Lettering, 'text' | 'height'> & { text?: string; height?: number };
-  names?: { list: string; dir: string };
+  names?: { list: string; dir: string; together?: number };
   /** Letters as the face draws them, not as they land by the forecast. */
   asDrawn: boolean;
 }
 
-const LETTER_OPTIONS = ['face', 'spacing', 'slant', 'align', 'style', 'line', 'radius', 'direction', 'colour', 'names', 'out-dir'] as const;
+const LETTER_OPTIONS = [
+  'face',
+  'spacing',
+  'slant',
+  'align',
+  'style',
+  'line',
+  'radius',
+  'direction',
+  'colour',
+  'names',
+  'out-dir',
+  'together',
+] as const;
 
 /** Reads the words after `bin/cobble letter`. */
 export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: string } {
@@ -108,6 +121,8 @@ export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: st
     throw usage(listed ? 'The names are in the list; give no text beside it.' : 'Give one text to letter.');
   if (listed !== (v['out-dir'] !== undefined)) throw usage('--names and --out-dir go together.');
   const common = readInput({ ...words, positionals: [''] });
+  if (v['together'] !== undefined && !(listed && common.hoop))
+    throw usage('--together places the names of a list in a hoop: give --names and --hoop.');
   if (common.width === undefined && common.height === undefined) throw usage('Give --height (of the capitals) or --width.');
   const text: LetterArgs['text'] = { face: v['face'] ?? 'treadle' };
   if (!listed) text.text = words.positionals[0]!.replace(/\\n/g, '\n');
@@ -123,7 +138,8 @@ export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: st
       LETTER_LINES.filter((l) => l !== 'path' && l !== 'between'),
     );
   if (common.height !== undefined) text.height = common.height;
-  const names = listed ? { names: { list: v['names']!, dir: v['out-dir']! } } : {};
+  const together = number('together', v['together'], 0, 200);
+  const names = listed ? { names: { list: v['names']!, dir: v['out-dir']!, ...(together === undefined ? {} : { together }) } } : {};
   return { ...common, out, quick, asDrawn, text, ...names, ...(v['colour'] === undefined ? {} : { hex: readHex(v['colour']) }) };
 }
 

@@ -64,6 +64,7 @@ export const HELP = {
       ['--colour #rrggbb', 'the nearest thread of the chart is taken'],
       ...INPUT.slice(2),
       ['--names LIST.csv', 'one job for each row: columns name, and where wanted size (mm) and thread (#rrggbb)'],
+      ['--together MM', 'names of the list lie so far apart in one hoop (--hoop), in as many hoops as needed'],
       ['--out-dir DIR', 'where the jobs of a list go, as .cobble and .csv'],
       ['--out FILE', `stitches as ${EXPORTS.map((f) => `.${f.extension}`).join(', ')}; may be given several times`],
       REPORT,

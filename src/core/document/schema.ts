@@ -12,6 +12,7 @@ import {
   SEWN_AS,
   CLOTH_KEYS,
   JOB_VERSION,
+  FRAMES,
   LETTER_DIRECTIONS,
   LETTER_STYLES,
   LETTER_LINES,
@@ -20,6 +21,7 @@ import {
   UNDERLAY_KINDS,
   type Brief,
   type FaceOutlines,
+  type Follows,
   type Hoop,
   type Job,
   type JobSettings,
@@ -190,10 +192,11 @@ const piece = Joi.object<Piece, true>({
   approach: Joi.object({ how: Joi.string().valid('trim', 'travel').required(), way: path }),
   stopBefore: Joi.boolean(),
   sewAfter: id,
-  follows: Joi.object<NonNullable<Piece['follows']>, true>({
+  follows: Joi.object<Follows, true>({
     text: id.required(),
     shift: Joi.array().ordered(coordinate.required(), coordinate.required()),
     gap: Joi.number().min(0).max(50),
+    frame: Joi.string().valid(...FRAMES),
   }),
   group: id,
   locked: Joi.boolean(),

@@ -243,6 +243,20 @@ export interface Lettering {
   style?: (typeof LETTER_STYLES)[number];
 }
 
+/** Shapes of a border round a text; one that hugs its letters where none is said. */
+export const FRAMES = ['circle', 'diamond', 'square'] as const;
+
+/** How a piece follows a text. */
+export interface Follows {
+  /** Id of the text. */
+  text: string;
+  /** A shadow: how far it lies to the right of the text and below it, mm. */
+  shift?: [number, number];
+  /** A border: how far it stands off the letters, mm, and its shape. */
+  gap?: number;
+  frame?: (typeof FRAMES)[number];
+}
+
 /**
  * One piece of sewing. Shapes are SVG path data in mm:
  * run: `line`; satin: `sides`, or `line` with `width`, or `area`; fill: `area`; border and applique: `area` with the `width`
@@ -281,8 +295,8 @@ export interface Piece {
   stopBefore?: boolean;
   /** Id of the piece that this one is to be sewn right after. */
   sewAfter?: string;
-  /** Of a shadow of a text, how far it lies from it, mm; of a border round one, how far it stands off: made anew with the text. */
-  follows?: { text: string; shift?: [number, number]; gap?: number };
+  /** Of a shadow of a text or a border round one: made anew with the text. */
+  follows?: Follows;
   /** Pieces of one group are chosen together. */
   group?: string;
   /** A locked piece is neither moved nor shaped. */

@@ -5,6 +5,7 @@ jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fa
 jest.mock('@/platform/tabs', () => ({ tellTabs: () => undefined }));
 jest.useFakeTimers();
 
+import { isMonogram } from '@/core/lettering/monogram';
 import { EMPTY_HISTORY } from '../job/history';
 import { useJob } from '../job/jobStore';
 import {
@@ -14,6 +15,7 @@ import {
   breakIntoPieces,
   breakIntoLetters,
   editLettering,
+  makeMonogram,
   setFollows,
   textInPlaceOf,
 } from './letteringCommands';
@@ -138,4 +140,33 @@ test('a text takes the place of shapes, in the thread and the order of the first
   expect(job().pieces[1]).toMatchObject({ kind: 'lettering', name: 'Hi', thread: 't2' });
   useJob.getState().undo();
   expect(job().pieces.map((p) => p.id)).toEqual(['a', 'b', 'c', 'd']);
+});
+
+test('three letters become a monogram in a frame, in one step; the frame can take another shape', () => {
+  const id = added();
+  editLettering(id, { text: 'ABC', letters: { 0: { thread: 't9' } } });
+  const before = steps().length;
+  const frame = makeMonogram(id)!;
+  expect(steps().length).toBe(before + 1);
+  const text = job().pieces.find((p) => p.id === id)!.lettering!;
+  expect(text.letters![1]!.height!).toBeGreaterThan(text.height);
+  const drawn = () => job().pieces.find((p) => p.id === frame)!.area!;
+  const circle = drawn();
+  setFollows(frame, { frame: 'diamond' });
+  expect(drawn()).not.toBe(circle);
+  setFollows(frame, { frame: undefined });
+  expect(job().pieces.find((p) => p.id === frame)!.follows).toEqual({ text: id, gap: expect.any(Number) as number });
+});
+
+test('only two or three letters are a monogram', () => {
+  for (const [text, is] of [
+    ['A', false],
+    ['AB', true],
+    ['ABC', true],
+    ['ABCD', false],
+    ['A B', false],
+    ['A\nB', false],
+  ] as const)
+    // prettier-ignore
+    expect([text, isMonogram({ text })]).toEqual([text, is]);
 });

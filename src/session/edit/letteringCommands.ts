@@ -1,9 +1,10 @@
 import { among } from '@/core/document/among';
 import { nearestThreads } from '@/core/cloth/threads';
 import { nameOfText } from '@/core/document/job';
-import type { Job, LetterOwn, Lettering, Piece } from '@/core/document/types';
+import type { Follows, Job, LetterOwn, Lettering, Piece } from '@/core/document/types';
 import { FACES } from '@/core/lettering/faces';
 import { lettersApart } from '@/core/lettering/apart';
+import { asMonogram } from '@/core/lettering/monogram';
 import { keptOwn, likeTheOthers, withOwn } from '@/core/lettering/moveLetter';
 import { piecesApart } from '@/core/pieces/lettering/piecesApart';
 import { aroundText, shadowOf, usualBorder, usualShadow } from '@/core/pieces/lettering/following';
@@ -139,11 +140,25 @@ function addFollower(id: string, label: string, after: 0 | 1, made: (piece: Piec
   return added;
 }
 
+/** A text of two or three letters as a monogram in a frame, in one step. @returns the frame's id */
+export function makeMonogram(id: string): string | null {
+  return addFollower(id, 'Make a monogram', 1, (piece, job) => {
+    const lettering = asMonogram(piece.lettering!);
+    const own = { ...piece, lettering };
+    const { gap, width } = usualBorder(lettering.height);
+    const area = aroundText(own, gap, width, 'circle');
+    if (!area) return null;
+    job.pieces[job.pieces.findIndex((p) => p.id === id)]!.lettering = lettering;
+    return { name: `${piece.name}, frame`, kind: 'border', thread: piece.thread, area, width, follows: { text: id, gap, frame: 'circle' }, settings: {} }; // prettier-ignore
+  });
+}
+
 /** Sets how a piece follows its text; undefined lets it stand by itself. */
-export function setFollows(id: string, patch: Partial<NonNullable<Piece['follows']>> | undefined): void {
+export function setFollows(id: string, patch: { [K in keyof Follows]?: Follows[K] | undefined } | undefined): void {
   editPiece(id, patch ? 'Set its distance' : 'Let it stand by itself', (piece) => {
-    if (patch) piece.follows = { ...piece.follows!, ...patch };
-    else delete piece.follows;
+    if (!patch) return void delete piece.follows;
+    const next = { ...piece.follows!, ...patch };
+    piece.follows = Object.fromEntries(Object.entries(next).filter(([, v]) => v !== undefined)) as unknown as Follows;
   });
 }
 

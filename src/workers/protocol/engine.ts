@@ -5,6 +5,7 @@ import type { Job, Lettering, Piece, RoutePolicy } from '@/core/document/types';
 import type { Meeting } from '@/core/editing/overlaps';
 import type { Correction } from '@/core/forecast/correct';
 import type { Forecast } from '@/core/forecast/forecast';
+import type { NamesAsked } from '@/core/formats/namesArchive';
 import type { TextOver } from '@/core/pieces/lettering/overShapes';
 import type { LetterHeight } from '@/core/forecast/textHeights';
 import type { Bundle } from '@/core/formats/bundle';
@@ -91,8 +92,8 @@ export interface EngineProtocol {
   textOver: { in: { text: string; shapes: Piece[] }; out: TextOver | null };
   /** A job with each name of a list in place of a text: all of them as one archive, and those that could not be made, with the reason. */
   names: {
-    in: { job: Job; piece: string; rows: NameRow[]; fit: NamesFit['fit'] };
-    out: { data: Blob; made: number; refused: { row: number; name: string; why: string }[] };
+    in: { job: Job } & NamesAsked;
+    out: { data: Blob; made: number; hoops: number; refused: { row: number; name: string; why: string }[] };
   };
   /** What will go wrong. */
   prove: { in: { job: Job }; out: Finding[] };

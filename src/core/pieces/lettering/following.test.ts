@@ -79,6 +79,17 @@ describe('what follows a text', () => {
     expect(width(following(farther, job)[0]!) - width(job.pieces[1]!)).toBeCloseTo(4, 0);
   });
 
+  it.each(['circle', 'diamond', 'square'] as const)('stands round it as a %s, touching the distance and no nearer', (frame) => {
+    for (const says of ['ABC', 'O', 'Wide words']) {
+      const base = text(says, 12);
+      const ink = prepareShape(base)!.painted;
+      const outer = dataToRings(aroundText(base, 2, 1.5, frame)!);
+      const inside = (off: number) => offset(outer, -1.5 - off);
+      expect(ink.flat().every((p) => contains(inside(1.97), p))).toBe(true);
+      expect(ink.flat().every((p) => contains(inside(2.06), p))).toBe(false);
+    }
+  });
+
   it('is as broad as suits the letters', () => {
     expect(usualBorder(6).width).toBeLessThan(usualBorder(30).width);
     expect(usualBorder(100).width).toBeLessThanOrEqual(4);

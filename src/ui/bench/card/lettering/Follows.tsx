@@ -1,9 +1,17 @@
 'use client';
-import type { Job, Piece } from '@/core/document/types';
+import { FRAMES, type Job, type Piece } from '@/core/document/types';
 import { setFollows } from '@/session/edit/letteringCommands';
 import { selectAll } from '@/session/view/viewStore';
 import { Button } from '../../../components/Button';
+import { Choice } from '../../../components/Choice';
 import { NumberField } from '../../../components/NumberField';
+
+const SHAPES: Record<'hugging' | (typeof FRAMES)[number], string> = {
+  hugging: 'Along the letters',
+  circle: 'Circle',
+  diamond: 'Diamond',
+  square: 'Square',
+};
 
 /** How a shadow or a border follows its text. */
 export function Follows({ job, piece, follows }: { job: Job; piece: Piece; follows: NonNullable<Piece['follows']> }) {
@@ -38,12 +46,20 @@ export function Follows({ job, piece, follows }: { job: Job; piece: Piece; follo
           </>
         )}
         {gap !== undefined && (
-          <NumberField
-            label="Off the letters"
-            {...{ unit: 'mm', min: 0, max: 50, step: 0.5, decimals: 1, lengthUnit }}
-            value={gap}
-            onCommit={(mm) => mm !== undefined && setFollows(piece.id, { gap: mm })}
-          />
+          <>
+            <Choice
+              label="Shape"
+              value={follows.frame ?? 'hugging'}
+              options={(['hugging', ...FRAMES] as const).map((frame) => ({ value: frame, name: SHAPES[frame] }))}
+              onChange={(frame) => setFollows(piece.id, { frame: frame === 'hugging' ? undefined : frame })}
+            />
+            <NumberField
+              label="Off the letters"
+              {...{ unit: 'mm', min: 0, max: 50, step: 0.5, decimals: 1, lengthUnit }}
+              value={gap}
+              onCommit={(mm) => mm !== undefined && setFollows(piece.id, { gap: mm })}
+            />
+          </>
         )}
         <Button className="self-end" onClick={() => setFollows(piece.id, undefined)}>
           Let it stand alone

@@ -3,12 +3,21 @@ import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, LETTER_STYLES, type Job, type Lettering, type Piece } from '@/core/document/types';
 import { LETTER_HEIGHTS } from '@/core/document/ranges';
 import { faceOf, smallestIn } from '@/core/lettering/faces';
+import { isMonogram } from '@/core/lettering/monogram';
 import { layOut } from '@/core/lettering/layout';
 import { SMALL_BELOW_MM } from '@/core/lettering/sized';
 import { shippedFace } from '@/core/lettering/outline/catalogue';
 import { extentOf, heightForWidth } from '@/core/lettering/textJob';
 import type { LengthUnit } from '@/core/units/length';
-import { addBorder, addShadow, breakIntoLetters, breakIntoPieces, chooseFace, editLettering } from '@/session/edit/letteringCommands';
+import {
+  addBorder,
+  addShadow,
+  breakIntoLetters,
+  breakIntoPieces,
+  chooseFace,
+  editLettering,
+  makeMonogram,
+} from '@/session/edit/letteringCommands';
 import { faceFont, isOutlined } from '@/session/shop/faceStore';
 import { selectAll } from '@/session/view/viewStore';
 import { Button } from '../../../components/Button';
@@ -103,6 +112,11 @@ export function LetteringCard({ job, piece, text, weight }: { job: Job; piece: P
         <Button onClick={() => choose(addBorder(id))} disabled={piece.locked}>
           Border round it
         </Button>
+        {isMonogram(text) && (
+          <Button className="col-span-2" onClick={() => choose(makeMonogram(id))} disabled={piece.locked}>
+            A monogram in a frame
+          </Button>
+        )}
         <Names {...{ job, piece, text }} />
         <Button onClick={() => selectAll(breakIntoLetters(id))} disabled={piece.locked || text.text.length < 2}>
           Into letters

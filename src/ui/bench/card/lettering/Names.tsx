@@ -11,6 +11,7 @@ import { withLetters } from '@/session/shop/faceStore';
 import { engine } from '@/workers/client';
 import { Button } from '../../../components/Button';
 import { Choice } from '../../../components/Choice';
+import { NumberField } from '../../../components/NumberField';
 import { Specimen } from '../../../components/Specimen';
 
 interface NamesState extends TaskState {
@@ -37,6 +38,8 @@ function previewOf(job: Job, piece: string, row: NameRow, fit: NamesFit['fit']):
 export function Names({ job, piece, text }: { job: Job; piece: Piece; text: Lettering }) {
   const [list, setList] = useState('');
   const [fit, setFit] = useState<NamesFit['fit']>('width');
+  const [together, setTogether] = useState(false);
+  const [gap, setGap] = useState(10);
   const input = useRef<HTMLInputElement>(null);
   const { progress, problem, said } = useNames();
   const { rows, why } = useMemo(() => read(list), [list]);
@@ -53,11 +56,13 @@ export function Names({ job, piece, text }: { job: Job; piece: Piece; text: Lett
   const make = (): void => {
     useNames.setState({ said: null });
     void task.run(
-      (options) => engine.call('names', { job: whole, piece: piece.id, rows, fit }, options),
-      ({ data, made, refused }) => {
+      (options) => engine.call('names', { job: whole, piece: piece.id, rows, fit, ...(together ? { together: gap } : {}) }, options),
+      ({ data, made, hoops, refused }) => {
         if (made > 0) download(`${fileStem(job.name)}-names.zip`, data);
         const bad = refused.map((r) => `row ${r.row}, ‘${r.name}’: ${r.why}`).join(' ');
-        useNames.setState({ said: `${counted(made, 'name')} made${refused.length > 0 ? `, ${refused.length} refused. ${bad}` : '.'}` });
+        useNames.setState({
+          said: `${counted(made, 'name')} made${together ? ` in ${counted(hoops, 'hoop')}` : ''}${refused.length > 0 ? `, ${refused.length} refused. ${bad}` : '.'}`,
+        });
       },
     );
   };
@@ -104,6 +109,18 @@ export function Names({ job, piece, text }: { job: Job; piece: Piece; text: Lett
                 options={(['width', 'height'] as const).map((value) => ({ value, name: FITS[value] }))}
                 onChange={setFit}
               />
+              <label className="flex items-center gap-2">
+                <input type="checkbox" checked={together} onChange={(e) => setTogether(e.target.checked)} />
+                Several in one hoop
+              </label>
+              {together && (
+                <NumberField
+                  label="Apart"
+                  {...{ unit: 'mm', min: 0, max: 100, step: 1, decimals: 0, lengthUnit: job.brief.units ?? 'mm' }}
+                  value={gap}
+                  onCommit={(mm) => setGap(mm ?? 10)}
+                />
+              )}
             </div>
             <ul
               aria-label="How the names will look"
