@@ -53,6 +53,19 @@ export const OF_WORK: Record<string, Plant> = {
     const of = (mm: number): Job => jobOf('cap', [block({ x: 0, y: 0 }, 12, mm)], cap);
     return { faulty: of(h), sound: of(r.between(30, 50)), measured: h, within: 2 };
   },
+  'cap-brim': ({ r }) => {
+    const [h, room] = [r.between(12, 30), r.between(0.6, 3.8)];
+    const hoop = { width: 130, height: 60, shape: 'rect' } as const;
+    const of = (mm: number): Job => jobOf('cap', [block({ x: r.between(-20, 20), y: 30 - mm - h / 2 }, 14, h)], { ...cap, hoop });
+    return { faulty: of(room), sound: of(r.between(8, 16)), measured: room, within: 0.7 };
+  },
+  'cap-seam': ({ r }) => {
+    const height = r.between(9, 20);
+    // The stem that it begins with stands so far from the middle of the cap.
+    const of = (from: number): Job =>
+      jobOf('cap', [{ id: '', name: 'Text', kind: 'lettering', thread: 't1', settings: {}, lettering: { text: 'Bell', face: r.pick(['treadle', 'bobbin']), height, at: [from + 0.98 * height, height / 2] } }], cap); // prettier-ignore
+    return { faulty: of(r.between(-1.2, 0.4)), sound: of(r.pick([-14, 8])) };
+  },
   'outline-late': ({ r, c, cloth }) => {
     const side = r.between(14, 20);
     const [ground, edge] = [block(c, side, side), frame(c, side, side, 2, { thread: 't2' })];

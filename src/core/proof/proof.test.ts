@@ -39,6 +39,7 @@ const frame = (x: number): Piece => piece('satin', { line: `M${x},-8 h16 v16 h-1
 const slab = (x: number, y: number, w: number, h: number, more: Piece['settings'] = {}): Piece => block(x, y, w, h, { angle: 0, ...more });
 const inlays = Array.from({ length: 10 }, (_, k) => block(-24 + k * 5, -20, 4.4, 40, { pullComp: 0.4 }, { thread: 't2' }));
 const edging = piece('satin', { line: 'M-30,-30 h60 v60 h-60 Z', width: 5, join: 'miter', thread: 't2' });
+const says = (text: string, x: number): Piece => piece('lettering', { lettering: { text, face: 'treadle', height: 12, at: [x, 6] } });
 const corners = [
   [-140, -140],
   [130, -140],
@@ -186,6 +187,8 @@ const PAIRS: Record<string, Pair> = {
   },
   'cap-order': { faulty: job(tower([3, 2, 1, 0]), cap), good: job(tower([0, 1, 2, 3]), cap), measured: 3, within: 0 },
   'cap-too-tall': { faulty: job([block(-5, -35, 10, 70)], cap), good: job([block(-5, -25, 10, 50)], cap), measured: 70, within: 1.5 },
+  'cap-brim': { faulty: job([block(-5, 5, 10, 22)], { ...cap, hoop: { width: 130, height: 60, shape: 'rect' } }), good: job([block(-5, -10, 10, 22)], { ...cap, hoop: { width: 130, height: 60, shape: 'rect' } }), measured: 3, within: 0.6 }, // prettier-ignore
+  'cap-seam': { faulty: job([says('Hi', 5.5)], cap), good: job([says('Hi', -12)], cap) },
   'outline-late': {
     faulty: job([block(-28, -8, 16, 16), ...[0, 1, 2, 3, 4].map((k) => block(10 + k * 12, -40, 8, 8)), frame(-28)]),
     good: job([block(-28, -8, 16, 16), frame(-28), ...[0, 1, 2, 3, 4].map((k) => block(10 + k * 12, -40, 8, 8))]),
@@ -337,7 +340,7 @@ test('what is to be corrected for the pull is no finding any more once it is', (
 });
 
 test('every rule that people rely on is there', () => {
-  expect(CHECKS).toHaveLength(53);
+  expect(CHECKS).toHaveLength(55);
 });
 
 test('an accepted finding keeps the reason', () => {

@@ -1,5 +1,7 @@
 import type { Check } from './check';
 import { capOrder } from './checks/capOrder';
+import { capBrim } from './checks/capBrim';
+import { capSeam } from './checks/capSeam';
 import { capTooTall } from './checks/capTooTall';
 import { coverTooDense } from './checks/coverTooDense';
 import { coverTooOpen } from './checks/coverTooOpen';
@@ -96,6 +98,8 @@ export const CHECKS: readonly Check[] = [
   borderEarly,
   capOrder,
   capTooTall,
+  capBrim,
+  capSeam,
   outlineLate,
   overlapTooSmall,
   unsewnSlot,

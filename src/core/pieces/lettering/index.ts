@@ -2,9 +2,9 @@ import type { Piece } from '../../document/types';
 import { areaOf, unite } from '../../geometry/area';
 import type { StitchBuffer } from '../../stitches/buffer';
 import type { StartEnd } from '../../stitches/startEnd';
-import type { PieceKind, PreparedShape } from '../kind';
+import type { LongRows, PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
-import { columnSettings, widthsOf } from '../satin';
+import { columnSettings, rowsOver, widthsOf } from '../satin';
 import { endOf } from '../satin/foundation';
 import { sewNetwork } from '../satin/sewNetwork';
 import { medianWidth } from '../satin/track';
@@ -40,7 +40,15 @@ function prepare(piece: Piece): LetteringShape | null {
     areaMm2: areaOf(painted),
     ends: [{ start: foot(letters[0]!, -1), end: foot(letters[letters.length - 1]!, 1) }],
     letters,
+    rowsOver: (limitMm) => widestOver(letters, limitMm),
   };
+}
+
+/** The longest row over a limit of all letters, and how much of their columns is wider than that. */
+function widestOver(letters: readonly LetterPath[], limitMm: number): LongRows | null {
+  const found = letters.flatMap(({ letter }) => rowsOver(letter.columns, limitMm) ?? []);
+  const alongMm = found.reduce((sum, f) => sum + f.alongMm, 0);
+  return found.reduce<LongRows | null>((worst, f) => (worst && worst.mm >= f.mm ? worst : { ...f, alongMm }), null);
 }
 
 function stitch(out: StitchBuffer, shape: LetteringShape, set: ResolvedSettings, ends: StartEnd): void {

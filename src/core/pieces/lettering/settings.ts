@@ -6,7 +6,7 @@ import { SMALL_BELOW_MM } from '../../lettering/sized';
 
 /** Spacing of rows in small letters on rough cloth, which swallows finer ones, mm (craft §8). */
 const ROUGH_SPACING_MM = 0.45;
-const ROUGH = new Set(['terry', 'fleece']);
+const ROUGH = new Set(['terry', 'fleece', 'cap']);
 
 /** Settings of a text: those of satin, with compensation by the length of each row and no more, so that counters stay open. */
 export function letteringSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): WithoutTies {

@@ -159,7 +159,7 @@ export function widthsOf(columns: readonly Column[]): [number, number] {
  * The longest row over a limit, and how much of the columns is wider than that. Rows that fan about a corner are not counted, nor what of
  * a row lies where another column of the piece crosses it.
  */
-function rowsOver(columns: readonly Column[], limitMm: number): LongRows | null {
+export function rowsOver(columns: readonly Column[], limitMm: number): LongRows | null {
   let [mm, alongMm, at] = [0, 0, columns[0]!.track.left[0]!];
   const crossed = columns.length > 1 ? crossings(columns) : (): number => 0;
   columns.forEach(({ track: { left, right, advance } }, own) => {

@@ -46,11 +46,17 @@ export const satinTooWide: Check = {
       message: split
         ? `Rows of this satin are up to ${mm} mm long and are split along ${Math.ceil(rows.alongMm)} mm of it: split rows sink and look thin.`
         : `Rows of this satin are up to ${mm} mm long, over the satin limit: they snag and come loose in wear.`,
-      fix: { label: 'Sew it as a fill there', pieces: [{ id: piece.id, settings: { overLimit: 'fill', satinLimit: undefined } }] },
+      fix: asRows(piece),
       others: [...divided(sewn, job), ...turned(sewn, rows.at, limit), ...(split ? raised(piece, rows.mm) : [splitAt(piece, limit, job)])],
     };
   }),
 };
+
+/** Rows of fill where the satin is too wide; of a text, over its letters. */
+const asRows = ({ id, lettering }: Piece): Fix =>
+  lettering
+    ? { label: 'Sew its letters as rows', pieces: [{ id, patch: { lettering: { ...lettering, style: 'fill' } } }] }
+    : { label: 'Sew it as a fill there', pieces: [{ id, settings: { overLimit: 'fill', satinLimit: undefined } }] };
 
 const splitAt = (piece: Piece, limit: number, job: Job): Fix => ({
   label: 'Split its rows',
