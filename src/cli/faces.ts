@@ -1,4 +1,5 @@
 import { FACES, markedOf, signsOf } from '../core/lettering/faces';
+import { foamHeight, tooThinForFoam } from '../core/lettering/foam';
 import { SHIPPED_FACES } from '../core/lettering/outline/catalogue';
 import { readFacesArgs } from './args';
 import { fileOfFace } from './faceFont';
@@ -18,6 +19,7 @@ export async function facesCommand(argv: readonly string[]): Promise<number> {
     native: true,
     glyphs: new Set([...signsOf(), ...markedOf(face)]).size,
     smallest_height_mm: face.smallest,
+    foam: { from_mm: foamHeight(face), thinner: tooThinForFoam(face, foamHeight(face)).join('') },
     says: face.says,
   }));
   const shipped = SHIPPED_FACES.map((face) => ({

@@ -3,6 +3,7 @@ import { compare } from './engine/compare';
 import { correct } from './engine/correct';
 import { effect } from './engine/effect';
 import { forecast } from './engine/forecast';
+import { faceSheet } from './engine/faceSheet';
 import { heights } from './engine/heights';
 import { textOver } from './engine/textOver';
 import { meetings } from './engine/meetings';
@@ -29,6 +30,7 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   weight,
   forecast,
   correct,
+  faceSheet,
   heights,
   textOver,
   names,

@@ -239,6 +239,8 @@ export interface Lettering {
   /** Single letters, by their place in the text. */
   letters?: Record<string, LetterOwn>;
   direction?: (typeof LETTER_DIRECTIONS)[number];
+  /** Rules for small letters that a person switched off (false), or on again. */
+  rules?: { spread?: boolean; thicken?: boolean };
   /** Sewn otherwise than as columns. */
   style?: (typeof LETTER_STYLES)[number];
 }

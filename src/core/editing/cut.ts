@@ -5,7 +5,7 @@ import { outlineOf } from '../geometry/outline';
 import { dataToRings, ringsToData } from '../geometry/path';
 import { add, cross, dot, mix, scale, sub, unit, type Area, type Line, type Point } from '../geometry/point';
 import { UnionFind } from '../geometry/unionFind';
-import { without } from './without';
+import { without } from '../document/without';
 
 /** Edited outlines keep this near to what was cut, mm. */
 const KEEP_MM = 0.02;
@@ -100,14 +100,14 @@ const lineData = (line: Line): string => ringsToData([line], false);
  */
 export function cutPiece(piece: Piece, a: Point, b: Point): [Piece, Piece] | null {
   const cut = { a, b };
-  const rest = without(piece, ['start', 'end']);
+  const rest = without(piece, 'start', 'end');
   if (piece.area) {
     const { area } = outlineOf(piece.area);
     const parts = cutArea(area, cut);
     if (!parts) return null;
     const [one, two] = parts.map((part, k): Piece => {
       const slants = (piece.slants ?? []).filter((s) => sideOf(cut, middleOf(s)) > 0 === (k === 0));
-      return { ...without(rest, ['slants']), area: fittedData(part, KEEP_MM), ...(slants.length > 0 ? { slants } : {}) };
+      return { ...without(rest, 'slants'), area: fittedData(part, KEEP_MM), ...(slants.length > 0 ? { slants } : {}) };
     });
     return [one!, two!];
   }

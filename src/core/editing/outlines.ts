@@ -5,7 +5,7 @@ import { lengthsAlong, nearestOnLine, resample } from '../geometry/line';
 import { outlineOf } from '../geometry/outline';
 import { dataToRings, ringsToData } from '../geometry/path';
 import { add, distance, dot, mix, scale, sub, unit, type Area, type Line, type Point, type Ring } from '../geometry/point';
-import { without } from './without';
+import { without } from '../document/without';
 import { cos, PI } from '../units/trig';
 
 /** Edited outlines keep this near to what was cut or grown, mm. */
@@ -24,7 +24,7 @@ const CLOSES_MM = 0.3;
 export function joinPieces(pieces: readonly Piece[]): Piece | null {
   const [first] = pieces;
   if (!first || pieces.length < 2) return null;
-  const rest = without(first, ['start', 'end']);
+  const rest = without(first, 'start', 'end');
   if (pieces.every((p) => p.area)) {
     const grown = unite(...pieces.map((p) => offset(outlineOf(p.area!).area, CLOSES_MM / 2, 'miter')));
     const slants = pieces.flatMap((p) => p.slants ?? []);

@@ -1,5 +1,6 @@
 import { InputError } from '../document/errors';
 import { withThread } from '../document/job';
+import { without } from '../document/without';
 import type { Job, Piece } from '../document/types';
 import { movedBy, transformedPiece } from '../editing/transform';
 import { boundsOf, type Bounds } from '../geometry/point';
@@ -69,8 +70,13 @@ function hoopOf(group: readonly { job: Job; box: Bounds }[], places: readonly { 
     const { x, y } = places[i]!;
     const move = movedBy(x - (box.minX + box.maxX) / 2, y - (box.minY + box.maxY) / 2);
     return job.pieces.map((p): Piece => {
-      const { id: _, ...thread } = job.threads.find((t) => t.id === p.thread)!;
-      const merged = withThread(threads, thread);
+      const merged = withThread(
+        threads,
+        without(
+          job.threads.find((t) => t.id === p.thread)!,
+          'id',
+        ),
+      );
       ({ threads } = merged);
       return named(transformedPiece(p, move), `${i + 1}`, merged.id);
     });

@@ -1,4 +1,5 @@
 import type { LetterOwn, Lettering } from '../document/types';
+import { without } from '../document/without';
 import { heightWithin } from '../document/ranges';
 import { toThousandths } from '../units/rounded';
 
@@ -10,7 +11,7 @@ export const isMonogram = ({ text }: Pick<Lettering, 'text'>): boolean => /^\S{2
 
 /** Two or three letters as a monogram: of three the middle one taller, all on one middle line. */
 export function asMonogram(text: Lettering): Lettering {
-  const { pairs: _, letters: __, ...plain } = text;
+  const plain = without(text, 'pairs', 'letters');
   if ([...text.text].length !== 3) return plain;
   const height = heightWithin(toThousandths(TALLER * text.height));
   const middle: LetterOwn = { height, shift: [0, toThousandths((text.height - height) / 2)] };

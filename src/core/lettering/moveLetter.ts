@@ -113,3 +113,16 @@ export function radiusDragged(widthMm: number, riseMm: number): number {
   const rise = Math.max(0.05, Math.abs(riseMm));
   return toThousandths(Math.min(2000, Math.max(5, (widthMm * widthMm + rise * rise) / (2 * rise))));
 }
+
+/** Places of the letters of a text, each with the number of its letter, or of its word, from 0. */
+export function turnsOf(text: string, each: 'letter' | 'word'): [index: number, turn: number][] {
+  const out: [number, number][] = [];
+  let [letters, words, inWord] = [0, -1, false];
+  Array.from(text.normalize('NFC')).forEach((sign, index) => {
+    const isGap = /\s/.test(sign);
+    if (!isGap && !inWord) words++;
+    inWord = !isGap;
+    if (!isGap) out.push([index, each === 'letter' ? letters++ : words]);
+  });
+  return out;
+}

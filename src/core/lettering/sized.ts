@@ -14,7 +14,7 @@ export const OVERSHOOT_MM = 0.02;
 export const SMALL_BELOW_MM = 6;
 const SPREAD = 1.3;
 /** Strokes never get thinner than this as drawn, mm: with compensation the thinnest satin that sews. */
-const LEAST_STROKE_MM = 0.6;
+export const LEAST_STROKE_MM = 0.6;
 /** Letters that do not join come no nearer than this, mm. */
 const LEAST_APART_MM = 0.35;
 /** Words stand apart by so much of what a font says, by the nearest places of their letters. */
@@ -58,12 +58,14 @@ export function settingOf(text: Lettering): TypeSetting {
 const CORRECTION = 0.2;
 export const isCorrection = (height: number, text: Lettering): boolean => Math.abs(height / text.height - 1) < CORRECTION;
 
-const isSmall = ({ height }: Lettering): boolean => height < SMALL_BELOW_MM;
+/** Whether a text is spread because its letters are small. */
+const isSpread = ({ height, rules }: Lettering): boolean => height < SMALL_BELOW_MM && rules?.spread !== false;
 
 function nativeSetting(text: Lettering, face: Face): TypeSetting {
   const at = onceEach((height: number): SizedFace => {
     const drawnFor = isCorrection(height, text) ? text.height : height;
-    const strokeMm = Math.max(LEAST_STROKE_MM, face.proportions.w * drawnFor * (text.weight ?? 1));
+    const least = text.rules?.thicken === false ? 0 : LEAST_STROKE_MM;
+    const strokeMm = Math.max(least, face.proportions.w * drawnFor * (text.weight ?? 1));
     const proportions = { ...face.proportions, w: strokeMm / height, wide: face.proportions.wide * (text.wide ?? 1) };
     const sized: Face = { ...face, proportions };
     return { face: sized, strokeMm, signsIn: Array.from, draw: onceEach((sign) => glyphOf(sized, sign, OVERSHOOT_MM / height)) };
@@ -75,7 +77,7 @@ function nativeSetting(text: Lettering, face: Face): TypeSetting {
     const [left, right] = inkOf(glyph, at(height).face.proportions.w);
     return [left * height, right * height];
   };
-  const apart = face.apart * text.height * (isSmall(text) ? SPREAD : 1) + ((text.spacing ?? 0) / 100) * text.height;
+  const apart = face.apart * text.height * (isSpread(text) ? SPREAD : 1) + ((text.spacing ?? 0) / 100) * text.height;
   const apartMm = Math.max(LEAST_APART_MM, apart);
   const step = (first: SetLetter, second: SetLetter, words: number): number => {
     // Letters of a script join where both have a join: the one ends where the other begins.
@@ -98,7 +100,7 @@ function outlinedSetting(text: Lettering, outlines: FaceOutlines): TypeSetting {
     const strokeMm = strokeOfFace(outlines) * height * weight;
     return { face, strokeMm, signsIn: (line) => signsIn(outlines, line), draw };
   });
-  const added = ((text.spacing ?? 0) / 100 + (isSmall(text) ? OUTLINE_SPREAD : 0)) * text.height;
+  const added = ((text.spacing ?? 0) / 100 + (isSpread(text) ? OUTLINE_SPREAD : 0)) * text.height;
   const nearer = wordKerning(draw);
   const space = (outlines.space / 100) * wide * (text.wordSpacing ?? 1);
   const step = (first: SetLetter, second: SetLetter, words: number): number => {

@@ -1,7 +1,8 @@
 import { nearestThreads } from '../cloth/threads';
+import { without } from '../document/without';
 import { InputError } from '../document/errors';
 import { emptyJob, fitsHoop, nameOfText, smallestHoop } from '../document/job';
-import { LETTER_HEIGHTS } from '../document/ranges';
+import { heightWithin, LETTER_HEIGHTS } from '../document/ranges';
 import type { Brief, Job, JobSettings, Lettering } from '../document/types';
 import { boundsOf, type Bounds } from '../geometry/point';
 import { FACES } from './faces';
@@ -49,6 +50,21 @@ export function heightForWidth(text: Lettering, widthMm: number): number {
     else high = middle;
   }
   return Math.round(((low + high) / 2) * 100) / 100;
+}
+
+/** How high the small letters of a text are, mm: its x as it is drawn; null where it has none. */
+export function smallLettersMm(text: Lettering): number | null {
+  const plain = without(text, 'letters', 'pairs', 'path', 'upper');
+  const x = layOut({ ...plain, text: 'x', line: 'straight' }).letters[0];
+  return x ? inkBox(x.glyph, x.strokeMm / x.height).maxY * x.height : null;
+}
+
+/** The height of capitals at which small letters are so high, mm. */
+export function heightForSmall(text: Lettering, mm: number): number {
+  let height = text.height;
+  // The share hardly depends on the height, but strokes of the smallest letters are thicker.
+  for (let i = 0; i < 4; i++) height = heightWithin((height * mm) / (smallLettersMm({ ...text, height }) ?? mm));
+  return toThousandths(height);
 }
 
 export interface TextJobOptions {

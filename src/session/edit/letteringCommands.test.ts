@@ -15,7 +15,9 @@ import {
   breakIntoPieces,
   breakIntoLetters,
   editLettering,
+  letterInThread,
   makeMonogram,
+  threadsByTurns,
   setFollows,
   textInPlaceOf,
 } from './letteringCommands';
@@ -169,4 +171,25 @@ test('only two or three letters are a monogram', () => {
   ] as const)
     // prettier-ignore
     expect([text, isMonogram({ text })]).toEqual([text, is]);
+});
+
+test('threads go by turns, letter by letter or word by word, the text’s own first', () => {
+  const id = added();
+  useJob.getState().change('Threads', (j) => void (j.threads = ['t1', 't2', 't3'].map((t) => ({ ...j.threads[0]!, id: t, code: t }))));
+  editLettering(id, { text: 'ab cd\ne' });
+  const own = () => Object.fromEntries(Object.entries(job().pieces[1]!.lettering!.letters ?? {}).map(([k, v]) => [k, v.thread]));
+  threadsByTurns(id, 'letter');
+  expect(own()).toEqual({ 1: 't2', 3: 't3', 6: 't2' });
+  threadsByTurns(id, 'word');
+  expect(own()).toEqual({ 3: 't2', 4: 't2', 6: 't3' });
+});
+
+test('a cone’s thread is taken for a text, or for one letter, and added to the job once', () => {
+  const id = added();
+  const cone = { code: 'V9', name: 'Rust', hex: '#aa4400', weight: 40 };
+  letterInThread(id, null, cone);
+  letterInThread(id, 2, cone);
+  const rust = job().threads.filter((t) => t.code === 'V9');
+  expect(rust).toHaveLength(1);
+  expect(job().pieces[1]).toMatchObject({ thread: rust[0]!.id, lettering: { letters: { 2: { thread: rust[0]!.id } } } });
 });

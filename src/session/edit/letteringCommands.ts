@@ -1,11 +1,12 @@
+import { without } from '@/core/document/without';
 import { among } from '@/core/document/among';
 import { nearestThreads } from '@/core/cloth/threads';
 import { nameOfText } from '@/core/document/job';
-import type { Follows, Job, LetterOwn, Lettering, Piece } from '@/core/document/types';
+import type { Follows, Job, LetterOwn, Lettering, Piece, Thread } from '@/core/document/types';
 import { FACES } from '@/core/lettering/faces';
 import { lettersApart } from '@/core/lettering/apart';
 import { asMonogram } from '@/core/lettering/monogram';
-import { keptOwn, likeTheOthers, withOwn } from '@/core/lettering/moveLetter';
+import { keptOwn, likeTheOthers, turnsOf, withOwn } from '@/core/lettering/moveLetter';
 import { piecesApart } from '@/core/pieces/lettering/piecesApart';
 import { aroundText, shadowOf, usualBorder, usualShadow } from '@/core/pieces/lettering/following';
 import type { Point } from '@/core/geometry/point';
@@ -178,4 +179,31 @@ export function textInPlaceOf(ids: readonly string[], lettering: Lettering): str
     job.pieces = job.pieces.filter((p) => !chosen(p.id));
   });
   return id;
+}
+
+/** Gives a text, or one letter of it, a thread that the job may not have yet. */
+export function letterInThread(id: string, index: number | null, thread: Omit<Thread, 'id'>): void {
+  useJob.getState().change('Change thread', (job) => {
+    const piece = job.pieces.find((p) => p.id === id);
+    if (!piece?.lettering || piece.locked) return;
+    const own = threadIn(job, thread);
+    if (index === null) piece.thread = own;
+    else piece.lettering.letters = { ...piece.lettering.letters, [index]: { ...piece.lettering.letters?.[index], thread: own } };
+  });
+}
+
+/** The threads of a job by turns for the letters, or the words, of a text; the text's own comes first. */
+export function threadsByTurns(id: string, each: 'letter' | 'word'): void {
+  const { job } = useJob.getState();
+  const piece = job?.pieces.find((p) => p.id === id);
+  if (!job || !piece?.lettering) return;
+  const threads = [piece.thread, ...job.threads.map((t) => t.id).filter((t) => t !== piece.thread)];
+  const letters: NonNullable<Lettering['letters']> = {};
+  for (const [index, turn] of turnsOf(piece.lettering.text, each)) {
+    const own = without(piece.lettering.letters?.[index] ?? {}, 'thread');
+    const thread = threads[turn % threads.length]!;
+    if (thread !== piece.thread) letters[index] = { ...own, thread };
+    else if (Object.keys(own).length > 0) letters[index] = own;
+  }
+  editLettering(id, { letters: Object.keys(letters).length > 0 ? letters : undefined });
 }

@@ -40,7 +40,7 @@ const followed =
   (job: Job): void => {
     recipe(job);
     if (!job.pieces.some((p) => p.follows)) return;
-    for (const piece of following(current(job), original(job)!)) job.pieces[job.pieces.findIndex((p) => p.id === piece.id)] = piece;
+    for (const piece of following(current(job), original(job))) job.pieces[job.pieces.findIndex((p) => p.id === piece.id)] = piece;
   };
 
 /** The commands of a document that lives in `api`. */

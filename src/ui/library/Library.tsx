@@ -7,6 +7,7 @@ import { importLibrary, openLibrary, useLibrary } from '@/session/shop/librarySt
 import { Button } from '../components/Button';
 import { HomeLink } from '../components/HomeLink';
 import { Cloths } from './Cloths';
+import { Faces } from './Faces';
 import { HoopsNeedles } from './HoopsNeedles';
 import { Schools } from './Schools';
 import { Threads } from './Threads';
@@ -19,6 +20,7 @@ const SIZES = [
 
 const PAGES = [
   { key: 'ways', name: 'Ways of sewing', says: 'Every way of sewing, as the engine sews it, thread at true width.' },
+  { key: 'faces', name: 'Faces', says: 'Every face, sewn 30, 15, 8 and 5 mm high, with its smallest height.' },
   { key: 'cloths', name: 'Cloths', says: 'Starting values for every cloth, and your own.' },
   { key: 'threads', name: 'Threads', says: 'The chart that colours are matched to, and your own cones.' },
   { key: 'hoops', name: 'Hoops, needles', says: 'What the machine takes: fields and needles, the usual ones and your own.' },
@@ -53,6 +55,7 @@ export function Library() {
       </header>
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
         {page === 'ways' && <Ways />}
+        {page === 'faces' && <Faces />}
         {page === 'cloths' && <Cloths />}
         {page === 'threads' && <Threads />}
         {page === 'hoops' && <HoopsNeedles />}

@@ -11,7 +11,6 @@ import type { LetterHeight } from '@/core/forecast/textHeights';
 import type { Bundle } from '@/core/formats/bundle';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { ReadShelf, ShelfFile } from '@/core/formats/shelf';
-import type { NameRow, NamesFit } from '@/core/lettering/names';
 import type { PlanPart } from '@/core/plan/delta';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { RouteProposal } from '@/core/plan/proposeRoute';
@@ -105,4 +104,6 @@ export interface EngineProtocol {
   preview: { in: { job: Job }; out: { path: string; stitches: number } };
   /** A sample of the gallery as a picture, at `scale` pixels per mm. */
   sample: { in: { id: string; scale: number }; out: { png: Blob; stitches: number } };
+  /** A face sewn at several heights. */
+  faceSheet: { in: { texts: Lettering[]; scale: number }; out: { png: Blob; stitches: number; trims: number } };
 }

@@ -1,4 +1,5 @@
 import type { Follows, Job, Lettering, Piece } from '../../document/types';
+import { without } from '../../document/without';
 import { boundsOf, distance, type Point } from '../../geometry/point';
 import { offset, roughOffset, simplifyLine, turnedRight, unite } from '../../geometry/area';
 import { ringsToData } from '../../geometry/path';
@@ -85,8 +86,7 @@ export function following(now: Job, before: Job): Piece[] {
     const isText = (p: Piece): boolean => p.id === piece.follows!.text && p.lettering !== undefined;
     const text = now.pieces.find(isText);
     if (!text) {
-      const { follows: _, ...alone } = piece;
-      return [alone];
+      return [without(piece, 'follows')];
     }
     const same = before.pieces.includes(text) && before.pieces.includes(piece);
     return same ? [] : [followedBy(piece, text)];

@@ -8,8 +8,8 @@ import type { Column } from '../satin/track';
 
 /** Places of a letter where the path may leave it: ends and middles of rows, one of so many. */
 const EACH = 4;
-/** A way over the base line counts less than one as long higher up, by so much for each mm of height. */
-const HIGH = 0.4;
+/** A way over the base line counts less than one as long higher up, by so much for each mm of height: the lowest that takes no cut. */
+const HIGH = [0.4, 0.2, 0.1, 0.05];
 
 /** A letter, or a part of one, that is sewn in one go from one place to another. */
 export interface SewnPart {
@@ -50,8 +50,11 @@ export function sewParts(out: StitchBuffer, parts: readonly SewnPart[], { runMm,
     };
     // Low rather, where that takes no cut.
     if (b.cut || b.thread !== a.thread) return { ...nearest(0), bareMm: Infinity };
-    const low = nearest(HIGH);
-    return low.bareMm <= joiningMm - ROUGH_MM ? low : nearest(0);
+    for (const perHeight of HIGH) {
+      const low = nearest(perHeight);
+      if (low.bareMm <= joiningMm - ROUGH_MM) return low;
+    }
+    return nearest(0);
   };
   const ways = parts.slice(1).map((_, k) => wayTo(k + 1));
   parts.forEach((part, k) => {

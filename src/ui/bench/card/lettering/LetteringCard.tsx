@@ -1,36 +1,23 @@
 'use client';
-import { useEffect, useId, useMemo, useRef, useState } from 'react';
-import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, LETTER_STYLES, type Job, type Lettering, type Piece } from '@/core/document/types';
-import { LETTER_HEIGHTS } from '@/core/document/ranges';
-import { faceOf, smallestIn } from '@/core/lettering/faces';
-import { isMonogram } from '@/core/lettering/monogram';
+import { useEffect, useId, useRef, useState } from 'react';
+import { ALIGNMENTS, LETTER_LINES, LETTER_STYLES, type Job, type Lettering, type Piece } from '@/core/document/types';
+import { faceOf } from '@/core/lettering/faces';
 import { layOut } from '@/core/lettering/layout';
-import { SMALL_BELOW_MM } from '@/core/lettering/sized';
 import { shippedFace } from '@/core/lettering/outline/catalogue';
-import { extentOf, heightForWidth } from '@/core/lettering/textJob';
-import type { LengthUnit } from '@/core/units/length';
-import {
-  addBorder,
-  addShadow,
-  breakIntoLetters,
-  breakIntoPieces,
-  chooseFace,
-  editLettering,
-  makeMonogram,
-} from '@/session/edit/letteringCommands';
+import { chooseFace, editLettering, letterInThread } from '@/session/edit/letteringCommands';
 import { faceFont, isOutlined } from '@/session/shop/faceStore';
-import { selectAll } from '@/session/view/viewStore';
-import { Button } from '../../../components/Button';
+import { useAsking } from '@/session/view/letteringView';
 import { Choice } from '../../../components/Choice';
 import { NumberField } from '../../../components/NumberField';
-import { useAsking } from '@/session/view/letteringView';
-import { takeTool } from '../../tools/inHand';
-import { letters } from '../../tools/letters';
+import { ConeCode } from '../ConeCode';
+import { Actions } from './Actions';
+import { Advice } from './Advice';
 import { DrawnLines, isOnLine } from './DrawnLines';
+import { FacePicker } from './FacePicker';
 import { Heights } from './Heights';
-import { Names } from './Names';
+import { Numbers } from './Numbers';
 import { OneLetter } from './OneLetter';
-import { faceName, FacePicker } from './FacePicker';
+import { SizeRules } from './SizeRules';
 
 const LINES: Record<(typeof LETTER_LINES)[number], string> = {
   straight: 'Straight',
@@ -39,11 +26,6 @@ const LINES: Record<(typeof LETTER_LINES)[number], string> = {
   circle: 'Round a circle',
   path: 'A drawn line',
   between: 'Between two lines',
-};
-const WAYS: Record<(typeof LETTER_DIRECTIONS)[number], string> = {
-  'left-to-right': 'To the right',
-  'right-to-left': 'To the left',
-  'centre-out': 'Centre out',
 };
 const STYLES: Record<'columns' | (typeof LETTER_STYLES)[number], string> = {
   columns: 'Columns',
@@ -65,13 +47,14 @@ export function LetteringCard({ job, piece, text, weight }: { job: Job; piece: P
       <Words id={id} text={text.text} />
       <FacePicker text={text} onChoose={(face) => void chooseFace(id, face)} />
       <p className="mt-1 text-xs text-quiet">{saysOf(text.face)}</p>
-      <div className="mt-2">
+      <div className="mt-2 grid grid-cols-2 gap-2">
         <Choice
           label="Letters are"
           value={text.style ?? 'columns'}
           options={(['columns', ...LETTER_STYLES] as const).map((style) => ({ value: style, name: STYLES[style] }))}
           onChange={(style) => set({ style: style === 'columns' ? undefined : style })}
         />
+        <ConeCode job={job} label="Cone by its code" onChoose={(thread) => letterInThread(id, null, thread)} />
       </div>
       <Numbers text={text} units={units} set={set} />
       <div className="mt-2 grid grid-cols-2 gap-2">
@@ -100,36 +83,13 @@ export function LetteringCard({ job, piece, text, weight }: { job: Job; piece: P
       </div>
       {isOnLine(text) && <DrawnLines {...{ job, text, set }} />}
       <OneLetter {...{ job, piece, text, units }} />
-      <Advice text={text} weight={weight} />
+      <Advice {...{ job, piece, text, weight }} />
+      <SizeRules id={id} text={text} locked={piece.locked === true} />
       <Heights id={id} text={text} units={units} locked={piece.locked === true} />
-      <div className="mt-2 grid grid-cols-2 gap-2">
-        <Button className="col-span-2" onClick={() => takeTool(letters)} disabled={piece.locked}>
-          Move single letters
-        </Button>
-        <Button onClick={() => choose(addShadow(id))} disabled={piece.locked}>
-          Shadow beneath
-        </Button>
-        <Button onClick={() => choose(addBorder(id))} disabled={piece.locked}>
-          Border round it
-        </Button>
-        {isMonogram(text) && (
-          <Button className="col-span-2" onClick={() => choose(makeMonogram(id))} disabled={piece.locked}>
-            A monogram in a frame
-          </Button>
-        )}
-        <Names {...{ job, piece, text }} />
-        <Button onClick={() => selectAll(breakIntoLetters(id))} disabled={piece.locked || text.text.length < 2}>
-          Into letters
-        </Button>
-        <Button onClick={() => selectAll(breakIntoPieces(id))} disabled={piece.locked}>
-          Into pieces
-        </Button>
-      </div>
+      <Actions {...{ job, piece, text }} />
     </section>
   );
 }
-
-const choose = (id: string | null): void => void (id && selectAll([id]));
 
 const saysOf = (face: string): string =>
   faceOf(face)?.says ?? shippedFace(face)?.says ?? 'a font of your own, as columns along the middle of its strokes';
@@ -180,88 +140,5 @@ function Words({ id, text }: { id: string; text: string }) {
         className="w-full resize-none rounded-md border border-edge bg-white px-2 py-1.5 font-semibold"
       />
     </>
-  );
-}
-
-function Numbers({ text, units, set }: { text: Lettering; units: LengthUnit; set(patch: Partial<Lettering>): void }) {
-  return (
-    <div className="mt-2 grid grid-cols-2 gap-2">
-      <NumberField
-        label="Height of capitals"
-        {...{ unit: 'mm', ...LETTER_HEIGHTS, step: 0.5, decimals: 1, lengthUnit: units }}
-        value={text.height}
-        onCommit={(height) => set({ height })}
-      />
-      <NumberField
-        label="Width of the whole"
-        {...{ unit: 'mm', min: 2, max: 1000, step: 1, decimals: 1, lengthUnit: units }}
-        value={wholeWidth(text)}
-        onCommit={(mm) => set({ height: heightFitting(text, mm) })}
-      />
-      <NumberField
-        label="Added between letters"
-        {...{ unit: '%', min: -20, max: 300, step: 1, decimals: 0 }}
-        value={text.spacing ?? 0}
-        onCommit={(spacing) => set({ spacing: spacing === 0 ? undefined : spacing })}
-      />
-      <NumberField
-        label="Width of letters"
-        {...{ unit: '%', min: 30, max: 400, step: 5, decimals: 0 }}
-        value={100 * (text.wide ?? 1)}
-        onCommit={(v) => set({ wide: v === 100 ? undefined : v / 100 })}
-      />
-      <NumberField
-        label="Slant"
-        {...{ unit: '°', min: -45, max: 45, step: 1, decimals: 0 }}
-        value={text.slant ?? 0}
-        onCommit={(slant) => set({ slant: slant === 0 ? undefined : slant })}
-      />
-      <Choice
-        label="Sewn"
-        value={text.direction ?? 'left-to-right'}
-        options={LETTER_DIRECTIONS.map((way) => ({ value: way, name: WAYS[way] }))}
-        onChange={(way) => set({ direction: way === 'left-to-right' ? undefined : way })}
-      />
-    </div>
-  );
-}
-
-function wholeWidth(text: Lettering): number | undefined {
-  const b = extentOf(text);
-  return b ? b.maxX - b.minX : undefined;
-}
-
-/** The height at which a text is so wide; as it is where there is none. */
-function heightFitting(text: Lettering, mm: number): number {
-  try {
-    return heightForWidth(text, mm);
-  } catch {
-    return text.height;
-  }
-}
-
-/** The smallest height of a face in a thread, mm; null where nobody measured it. */
-function smallestOf(key: string, weight: number): number | null {
-  const face = faceOf(key);
-  return face ? smallestIn(face, weight) : (shippedFace(key)?.smallest[weight >= 60 ? 60 : 40] ?? null);
-}
-
-/** What the size and the signs ask for. */
-function Advice({ text, weight }: { text: Lettering; weight: number }) {
-  const laid = useMemo(() => layOut(text), [text]);
-  const smallest = smallestOf(text.face, weight);
-  const name = faceName(text.face);
-  const says: string[] = [];
-  if (laid.missing.length > 0) says.push(`${name} has no ${laid.missing.map((c) => `‘${c}’`).join(', ')}: left out.`);
-  if (smallest !== null && text.height < smallest)
-    says.push(`Below ${smallest} mm the openings of a, e and 8 close in this face: make it taller, take a finer thread, or Thimble.`);
-  if (text.height < SMALL_BELOW_MM) says.push('Small letters are spread by 30 %; a 60-weight thread with a 65/9 needle sews them best.');
-  if (says.length === 0) return null;
-  return (
-    <ul className="mt-2 text-xs leading-snug text-quiet" data-testid="lettering-advice">
-      {says.map((s) => (
-        <li key={s}>{s}</li>
-      ))}
-    </ul>
   );
 }

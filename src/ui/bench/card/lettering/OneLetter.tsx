@@ -3,10 +3,11 @@ import type { Job, Lettering, Piece } from '@/core/document/types';
 import { LETTER_HEIGHTS } from '@/core/document/ranges';
 import { layOut } from '@/core/lettering/layout';
 import { previous } from '@/core/lettering/moveLetter';
-import { editLetter, resetLetter } from '@/session/edit/letteringCommands';
+import { editLetter, letterInThread, resetLetter } from '@/session/edit/letteringCommands';
 import type { LengthUnit } from '@/core/units/length';
 import { Button } from '../../../components/Button';
 import { Choice } from '../../../components/Choice';
+import { ConeCode } from '../ConeCode';
 import { NumberField } from '../../../components/NumberField';
 import { usePickedLetter } from '@/session/view/letteringView';
 
@@ -32,6 +33,7 @@ export function OneLetter({ job, piece, text, units }: { job: Job; piece: Piece;
           options={[{ value: AS_TEXT, name: 'As the text' }, ...job.threads.map((t, i) => ({ value: t.id, name: `${i + 1} ${t.name}` }))]}
           onChange={(thread) => editLetter(piece.id, index, { thread: thread === AS_TEXT || thread === piece.thread ? undefined : thread })}
         />
+        <ConeCode job={job} label="… by its cone’s code" onChoose={(thread) => letterInThread(piece.id, index, thread)} />
         <NumberField
           label="Its height"
           {...{ unit: 'mm', ...LETTER_HEIGHTS, step: 0.1, decimals: 2, lengthUnit: units }}

@@ -1,0 +1,25 @@
+import { layOut } from './layout';
+import { sizeRules } from './sizeRules';
+
+const text = { text: 'Harbour', face: 'thimble', height: 4.5 };
+
+test('small letters are spread and thickened, each with its figures, and each can be switched off', () => {
+  const rules = sizeRules(text);
+  expect(rules.map((r) => [r.key, r.on])).toEqual([
+    ['spread', true],
+    ['thicken', true],
+  ]);
+  const [spread, thicken] = rules;
+  // Six gaps, each 30 % of 0.18 heights wider.
+  expect(spread!.with - spread!.without).toBeCloseTo(6 * 0.3 * 0.18 * 4.5, 1);
+  expect([thicken!.without, thicken!.with]).toEqual([expect.closeTo(0.125 * 4.5, 3), 0.6]);
+  const off = { ...text, rules: { spread: false, thicken: false } };
+  expect(layOut(off).strokeMm).toBeCloseTo(0.125 * 4.5, 3);
+  expect(sizeRules(off).every((r) => !r.on)).toBe(true);
+});
+
+test('where they change nothing they are not told', () => {
+  expect(sizeRules({ ...text, height: 6 })).toEqual([]);
+  expect(sizeRules({ ...text, height: 5.9 }).map((r) => r.key)).toEqual(['spread']);
+  expect(sizeRules({ ...text, text: 'H', height: 5.5 })).toEqual([]);
+});
