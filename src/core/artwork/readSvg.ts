@@ -1,5 +1,4 @@
 import type { Element } from 'domhandler';
-import svgpath from 'svgpath';
 import { IDENTITY, multiply, scaleOf, transformPath, type Matrix, type Path } from '../geometry/path';
 import { dashed, type DashPattern } from '../geometry/dashes';
 import type { CapName, FillRuleName, JoinName } from '../geometry/area';
@@ -9,7 +8,9 @@ import { readable } from './names';
 import { numberOf, physicalLength, resolvePaint } from './paint';
 import { SHAPES, shapePath, type Viewport } from './shapes';
 import { INITIAL_STYLE, sheetStyles, styleOf, type Style } from './cssStyles';
-import { signsLacking, type ArtText } from './texts';
+import { oneOf, transformOf } from './attributes';
+import { textsOf } from './readTexts';
+import type { ArtText } from './texts';
 import { parseSvgText } from './xml';
 
 /** One act of painting, in the drawing's own units, back to front. */
@@ -196,36 +197,11 @@ class Reader {
     else this.children(element, context);
   }
 
-  /** A text, line by line: spans with a place of their own begin a new one. */
-  private lettered(element: Element, { matrix, style, opacity }: Context): void {
-    if (style['visibility'] === 'hidden' || style['visibility'] === 'collapse') return;
-    const spans = element.children.filter((c): c is Element => 'attribs' in c && c.name === 'tspan');
-    if (spans.length < element.children.filter((c) => 'attribs' in c).length) this.note('text along a path (set straight)');
-    const placed = spans.filter((c) => c.attribs['x'] !== undefined || c.attribs['y'] !== undefined || c.attribs['dy'] !== undefined);
-    const parts = placed.length > 0 ? placed : [element];
-    const size = (own: Style): number => numberOf(own['font-size'], USUAL_FONT_SIZE, this.viewport.height);
-    let at = { x: this.length(element, 'x', 'width', 0), y: this.length(element, 'y', 'height', 0) };
-    for (const part of parts) {
-      const own = part === element ? style : styleOf(part, style, this.sheets);
-      at = { x: this.length(part, 'x', 'width', at.x), y: this.length(part, 'y', 'height', at.y) };
-      const dy = /em$/.test(part.attribs['dy'] ?? '') ? parseFloat(part.attribs['dy']!) * size(own) : numberOf(part.attribs['dy'], 0);
-      at = { ...at, y: at.y + dy };
-      const text = deepText(part).replace(/\s+/g, ' ').trim();
-      const fill = resolvePaint(own['fill'], own['fill-opacity'], own, this.byId, () => undefined);
-      if (text === '' || !fill || fill.alpha * opacity === 0 || this.texts.length >= MOST_TEXTS) continue;
-      this.note('text (set as lettering in the nearest face)');
-      for (const sign of signsLacking(text)) this.note(`‘${sign}’ in a text (no face of Cobble’s own has it)`);
-      this.texts.push({
-        ...{ text: text.slice(0, LONGEST_TEXT), matrix, at, size: size(own), hex: fill.hex, family: own['font-family'] ?? '' },
-        anchor: oneOf(own['text-anchor'], ['start', 'middle', 'end'] as const),
-        bold: /bold|[6-9]00/.test(own['font-weight'] ?? ''),
-        italic: /italic|oblique/.test(own['font-style'] ?? ''),
-      });
-    }
-  }
-
-  private length(e: Element, name: 'x' | 'y', whole: 'width' | 'height', otherwise: number): number {
-    return numberOf((e.attribs[name] ?? '').split(/[\s,]+/)[0] || undefined, otherwise, this.viewport[whole]);
+  private lettered(element: Element, context: Context): void {
+    const { sheets, byId, viewport } = this;
+    const room = MOST_TEXTS - this.texts.length;
+    const found = textsOf(element, context, { sheets, byId, viewport, note: (what) => this.note(what) });
+    this.texts.push(...found.slice(0, room));
   }
 
   private use(element: Element, context: Context): void {
@@ -323,18 +299,11 @@ function nameOf(element: Element): string | undefined {
   return [label, title && textOf(title), element.attribs['id']].find((text) => text !== undefined && readable(text) !== '');
 }
 
-const USUAL_FONT_SIZE = 16;
 const MOST_TEXTS = 200;
-const LONGEST_TEXT = 500;
-
-const deepText = (element: Element): string =>
-  element.children.map((c) => ('attribs' in c ? deepText(c) : 'data' in c ? c.data : '')).join('');
 
 const textOf = (element: Element): string => element.children.map((c) => ('data' in c ? c.data : '')).join('');
 
 const ruleOf = (value: string | undefined): FillRuleName => (value === 'evenodd' ? 'evenodd' : 'nonzero');
-const oneOf = <T extends string>(value: string | undefined, choices: readonly [T, ...T[]]): T =>
-  choices.find((c) => c === value) ?? choices[0];
 
 function viewBoxOf(e: Element): [number, number, number, number] | null {
   const parts = (e.attribs['viewBox'] ?? '')
@@ -343,22 +312,6 @@ function viewBoxOf(e: Element): [number, number, number, number] | null {
     .map(Number);
   if (parts.length !== 4 || parts.some((n) => !Number.isFinite(n)) || !(parts[2]! > 0) || !(parts[3]! > 0)) return null;
   return parts as [number, number, number, number];
-}
-
-/** The map of an element's `transform`; identity when it is absent or unreadable. */
-function transformOf(e: Element): Matrix {
-  const text = e.attribs['transform'];
-  if (!text) return IDENTITY;
-  const ends: number[] = [];
-  // Three points determine the map; the path library knows SVG's transform grammar.
-  svgpath('M0 0L1 0L0 1')
-    .transform(text)
-    .iterate((s) => {
-      ends.push(s[1] as number, s[2] as number);
-    });
-  const [ox, oy, xx, xy, yx, yy] = ends as [number, number, number, number, number, number];
-  const m: Matrix = [xx - ox, xy - oy, yx - ox, yy - oy, ox, oy];
-  return m.every(Number.isFinite) ? m : IDENTITY;
 }
 
 /** Context inside a nested `svg` or a used `symbol`: its viewBox laid into its box, centred and fitted. */

@@ -3,6 +3,10 @@ import { readSvg } from './readSvg';
 import { jobFromArt } from './newJob';
 import { extentOf } from '../lettering/textJob';
 import type { Piece } from '../document/types';
+import { lineLength, nearestOnLine } from '../geometry/line';
+import { apply, dataToRings, scaleOf } from '../geometry/path';
+import { distance } from '../geometry/point';
+import { layOut } from '../lettering/layout';
 
 const svg = (body: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="100mm" viewBox="0 0 100 100">${body}</svg>`;
@@ -82,4 +86,52 @@ test('hidden, empty or colourless texts are nothing; the job says what it did wi
     file: 'x.svg',
   });
   expect(job.pieces.map((p) => p.kind)).toEqual(['lettering']);
+});
+
+describe('a text along a path', () => {
+  const ARC = '<defs><path id="arc" d="M10,70 C30,20 70,20 90,70"/></defs>';
+  const along = (attributes: string, anchor = 'start') => {
+    const { pieces, art } = made(`${ARC}<text font-size="10" fill="#000" text-anchor="${anchor}"><textPath href="#arc" ${attributes}>QUAY</textPath></text>`); // prettier-ignore
+    const arc = dataToRings('M10,70 C30,20 70,20 90,70')[0]!.map((p) => apply(art.matrix, p));
+    const text = pieces.find((p) => p.lettering)!.lettering!;
+    const feet = layOut(text).letters.map((l) => ({ letter: l, foot: l.place({ x: l.glyph.width / 2, y: 0 }) }));
+    return {
+      arc,
+      feet,
+      total: lineLength(arc),
+      ways: feet.map(({ foot }) => nearestOnLine(arc, foot).along),
+      mmPerUnit: scaleOf(art.matrix),
+    };
+  };
+
+  it('stands on it with every letter, square to it', () => {
+    for (const [attributes, anchor] of [
+      ['', 'start'],
+      ['startOffset="50%"', 'middle'],
+      ['startOffset="20"', 'start'],
+      ['startOffset="100%"', 'end'],
+    ] as const) {
+      const { arc, feet } = along(attributes, anchor);
+      for (const { foot, letter } of feet) {
+        const near = nearestOnLine(arc, foot);
+        expect([attributes, near.distance < 0.35]).toEqual([attributes, true]);
+        const up = letter.place({ x: letter.glyph.width / 2, y: 1 });
+        expect(distance(up, near.point)).toBeGreaterThan(0.9 * letter.height);
+      }
+    }
+  });
+
+  it('begins, is in the middle, or ends where it is said to', () => {
+    const [from, centre, to, later] = [along(''), along('startOffset="50%"', 'middle'), along('startOffset="100%"', 'end'), along('startOffset="20"')]; // prettier-ignore
+    expect(from.ways[0]).toBeLessThan(0.15 * from.total);
+    expect(Math.abs((centre.ways[0]! + centre.ways[3]!) / 2 - centre.total / 2)).toBeLessThan(0.03 * centre.total);
+    expect(to.ways[3]).toBeGreaterThan(0.85 * to.total);
+    expect(later.ways[0]! / later.mmPerUnit - from.ways[0]! / from.mmPerUnit).toBeCloseTo(20, 0);
+  });
+
+  it('is set straight where the path is missing, and the reader says so', () => {
+    const body = '<text x="20" y="80" font-size="10" fill="#000"><textPath href="#none">QUAY</textPath></text>';
+    expect(texts(body)[0]!.lettering!.line).toBeUndefined();
+    expect(readSvg(svg(body)).notes.map((n) => n.what)).toContain('text along a path that is missing (set straight)');
+  });
 });

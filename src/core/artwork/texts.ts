@@ -2,7 +2,8 @@ import { nearestThreads } from '../cloth/threads';
 import { heightWithin } from '../document/ranges';
 import { nameOfText, withThread } from '../document/job';
 import type { Lettering, Piece, Thread } from '../document/types';
-import { apply, scaleOf, type Matrix } from '../geometry/path';
+import { dividedAt, lineLength } from '../geometry/line';
+import { apply, dataToRings, ringsToData, scaleOf, type Matrix } from '../geometry/path';
 import { boundsOf, boundsTouch, type Bounds, type Point } from '../geometry/point';
 import { layOut } from '../lettering/layout';
 import { faceOf, smallestIn } from '../lettering/faces';
@@ -25,6 +26,8 @@ export interface ArtText {
   family: string;
   bold: boolean;
   italic: boolean;
+  /** The line that it stands on, its own units, and where along it `at` is: as a share of its length, or as a length. */
+  along?: { path: string; share?: number; offset?: number };
 }
 
 /** Capitals are about so much of a font's size. */
@@ -62,6 +65,8 @@ export function letteringOf(t: ArtText, toMm: Matrix): Lettering | null {
 function placed(t: ArtText, toMm: Matrix, lettering: Lettering): Lettering | null {
   const { lengthMm, letters } = layOut(lettering);
   if (letters.length === 0) return null;
+  const line = t.along && lineUnder(t, toMm, lengthMm);
+  if (line) return { ...lettering, line: 'path', path: line, at: [0, 0] };
   const [a, b] = [t.at, { x: t.at.x + 1, y: t.at.y }].map((p) => apply(toMm, apply(t.matrix, p))) as [Point, Point];
   const length = Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2) || 1;
   // In a mirrored drawing a text stands where its mirror image would, and is still read.
@@ -70,6 +75,24 @@ function placed(t: ArtText, toMm: Matrix, lettering: Lettering): Lettering | nul
   const ahead = back * { start: lengthMm / 2, middle: 0, end: -lengthMm / 2 }[t.anchor];
   const turn = toThousandths((-atan2(uy, ux) * 180) / PI);
   return { ...lettering, at: [toThousandths(a.x + ux * ahead), toThousandths(a.y + uy * ahead)], ...(turn === 0 ? {} : { turn }) };
+}
+
+/** The part of its line that a text stands on, as far to both sides of the text's middle: letters are set from there. Null for no line. */
+function lineUnder({ along, anchor, matrix }: ArtText, toMm: Matrix, lengthMm: number): string | null {
+  const own = dataToRings(along!.path)[0];
+  if (!own || own.length < 2) return null;
+  const line = own.map((p) => apply(toMm, apply(matrix, p)));
+  const total = lineLength(line);
+  const from = along!.share === undefined ? (along!.offset ?? 0) * scaleOf(matrix) * scaleOf(toMm) : along!.share * total;
+  const middle = from + { start: lengthMm / 2, middle: 0, end: -lengthMm / 2 }[anchor];
+  const half = Math.min(middle, total - middle);
+  if (half <= 0) return null;
+  const [, after] = dividedAt(line, middle - half);
+  const [part] = dividedAt(after, 2 * half);
+  const kept = (part.length > 1 ? part : after).map((p) => ({ x: toThousandths(p.x), y: toThousandths(p.y) }));
+  // In a mirrored drawing it is read the other way along its line.
+  const mirrored = toMm[0] * toMm[3] - toMm[1] * toMm[2] < 0;
+  return ringsToData([mirrored ? kept.reverse() : kept], false);
 }
 
 /** About where a text lies in its drawing, drawing's units: before its size in mm is known. */
