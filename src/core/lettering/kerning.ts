@@ -1,15 +1,15 @@
 import { onceEach } from '../geometry/known';
-import { resample } from '../geometry/line';
+import { dividedAt, lineLength, resample, tangents } from '../geometry/line';
 import type { Point } from '../geometry/point';
 import type { Face } from './faces';
-import { inkOf, type Glyph } from './glyph';
+import { inkOf, type Glyph, type Stroke } from './glyph';
 
 /** Letters whose nearest places lie farther apart than usual are moved together by this share of what is too much … */
 const SHARE = 0.8;
 /** … and by no more than this, cap heights. */
 const MOST = 0.26;
 /** Words are all as far apart, by the nearest places of their letters. */
-const MOST_BETWEEN_WORDS = 0.4;
+const MOST_BETWEEN_WORDS = 0.8;
 /** Fonts have broader spaces, and letters that lean more. */
 const MOST_BETWEEN_OUTLINED = 0.8;
 /** Places of a stroke's middle that are looked at, cap heights apart. */
@@ -20,24 +20,44 @@ interface Outline {
   right: number;
   /** Places on middles with the half width there. */
   places: readonly (Point & { half: number })[];
+  /** Of a letter of strokes, places on the edges of its ink. */
+  sides?(): Outline['places'];
 }
 
-function outlineOf(glyph: Glyph, w: number): Outline {
+function outlineOf(glyph: Glyph, w: number, round = false): Outline {
   const [left, right] = inkOf(glyph, w);
   if (glyph.outline)
     return { left, right, places: glyph.outline.flatMap((ring) => resample([...ring, ring[0]!], STEP).map((p) => ({ ...p, half: 0 }))) };
+  const within = (s: Stroke, p: Point): boolean => !s.level || (p.y >= s.level[0] && p.y <= s.level[1]);
   const places = glyph.strokes.flatMap((s) =>
     resample(s.middle, STEP)
-      .filter((p) => !s.level || (p.y >= s.level[0] && p.y <= s.level[1]))
+      .filter((p) => within(s, p))
       .map((p) => ({ ...p, half: (s.width * w) / 2 })),
   );
-  return { left, right, places };
+  return {
+    left,
+    right,
+    places,
+    sides: () => glyph.strokes.flatMap((s) => edgesOf(s, (s.width * w) / 2, round).filter((p) => within(s, p))),
+  };
 }
 
-const outlinesOf = (draw: (sign: string) => Glyph | null, w: number): ((sign: string) => Outline | null) =>
+/** Places about a stroke: where its ends are cut flat its ink ends there, not half its width farther on; round ends begin before. */
+function edgesOf({ middle, closed, level }: Stroke, half: number, round: boolean): Outline['places'] {
+  if (round && !closed && !level) {
+    const by = Math.min(half, lineLength(middle) / 3);
+    const inner = dividedAt(dividedAt(middle, by)[1].reverse(), by)[1];
+    return resample(inner, STEP).map((p) => ({ ...p, half }));
+  }
+  const line = resample(middle, STEP);
+  const along = tangents(line, closed);
+  return line.flatMap((p, i) => [half, -half].map((by) => ({ x: p.x - along[i]!.y * by, y: p.y + along[i]!.x * by, half: 0 })));
+}
+
+const outlinesOf = (draw: (sign: string) => Glyph | null, w: number, round = false): ((sign: string) => Outline | null) =>
   onceEach((sign: string) => {
     const glyph = draw(sign);
-    return glyph && outlineOf(glyph, w);
+    return glyph && outlineOf(glyph, w, round);
   });
 
 /**
@@ -46,7 +66,7 @@ const outlinesOf = (draw: (sign: string) => Glyph | null, w: number): ((sign: st
  */
 export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (first: string, second: string, words?: number) => number {
   const known = new Map<string, number>();
-  const of = outlinesOf(draw, face.proportions.w);
+  const of = outlinesOf(draw, face.proportions.w, face.ends === 'round');
   return (first, second, words = 0) => {
     const key = `${first}${second}${words}`;
     const before = known.get(key);
@@ -54,7 +74,9 @@ export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (fi
     const [a, b] = [of(first), of(second)];
     const apart = face.apart + words;
     const [most, share] = words > 0 ? [MOST_BETWEEN_WORDS, 1] : [MOST, SHARE];
-    const nearer = a && b ? Math.min(most, share * Math.max(0, between(a, b, apart) - apart)) : 0;
+    const exact = words > 0 && a && b ? ([edged(a), edged(b)] as const) : null;
+    const found = exact ? between(...exact, apart) : a && b ? between(a, b, apart) : apart;
+    const nearer = Math.min(most, share * Math.max(0, found - apart));
     known.set(key, nearer);
     return nearer;
   };
@@ -71,6 +93,8 @@ export function wordKerning(draw: (sign: string) => Glyph | null): (first: strin
     return a && b ? Math.min(MOST_BETWEEN_OUTLINED, Math.max(0, nearestAt(a, b, shift) - apart)) : 0;
   };
 }
+
+const edged = (o: Outline): Outline => ({ ...o, places: o.sides?.() ?? o.places });
 
 /** How near the ink of two letters comes when their widths lie so far apart. */
 const between = (a: Outline, b: Outline, apart: number): number => nearestAt(a, b, a.right + apart - b.left);

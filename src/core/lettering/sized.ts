@@ -21,6 +21,8 @@ const LEAST_APART_MM = 0.35;
 const WORDS_APART = 1.1;
 /** … but no more than this, heights of capitals: up to 12 mm the thread then need not be cut there. */
 const MOST_APART = 0.36;
+/** Words this far apart are joined by a run where threads are cut from 5 mm on, mm. */
+const JOINED_MM = 4.4;
 /** Where a font says nothing of small sizes, its letters are spread by so much of the height. */
 const OUTLINE_SPREAD = 0.04;
 
@@ -79,11 +81,14 @@ function nativeSetting(text: Lettering, face: Face): TypeSetting {
   };
   const apart = face.apart * text.height * (isSpread(text) ? SPREAD : 1) + ((text.spacing ?? 0) / 100) * text.height;
   const apartMm = Math.max(LEAST_APART_MM, apart);
+  // Where it can still be read, words are so near that the thread need not be cut between them.
+  const near = Math.max(MOST_APART, JOINED_MM / text.height) - apartMm / text.height;
+  const wordGap = text.wordSpacing === undefined ? Math.min(wordApart, Math.max(0, near)) : wordApart;
   const step = (first: SetLetter, second: SetLetter, words: number): number => {
     // Letters of a script join where both have a join: the one ends where the other begins.
     if (words === 0 && first.glyph.joins && second.glyph.joins)
       return first.glyph.width * first.height + ((text.spacing ?? 0) / 100) * text.height;
-    const between = words * wordApart;
+    const between = words === 1 ? wordGap : words * wordApart;
     return ink(first)[1] - ink(second)[0] + apartMm + (between - kerning(first.sign, second.sign, between)) * text.height;
   };
   return { at, step, gapMm: apartMm + face.wordApart * text.height };

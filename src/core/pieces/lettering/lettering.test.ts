@@ -52,8 +52,11 @@ describe.each(faces)('%s', (face) => {
 
   it('sews any line of twenty letters with one cut', () => {
     fc.assert(
-      fc.property(fc.array(fc.constantFrom(...LETTERS), { minLength: 20, maxLength: 20 }), (letters) => {
-        expect([letters.join(''), sewn(lettered(letters.join(''), { face })).trims]).toEqual([letters.join(''), 1]);
+      fc.property(fc.array(fc.constantFrom(...LETTERS), { minLength: 20, maxLength: 20 }), fc.boolean(), (letters, apart) => {
+        const text = apart
+          ? [letters.slice(0, 6), letters.slice(6, 14), letters.slice(14)].map((w) => w.join('')).join(' ')
+          : letters.join('');
+        expect([text, sewn(lettered(text, { face })).trims]).toEqual([text, 1]);
       }),
       { numRuns: 12, seed: 7 },
     );
