@@ -26,10 +26,14 @@ try {
   await (await h.findText('button', 'Cloths')).click();
   await h.find('section[aria-label^="Piqué"]');
   await shot('cloths');
-  await (await h.findText('button', 'Hoops, needles')).click();
-  await h.find('section[aria-label="Needles"]');
-  await shot('hoops');
-  await (await h.findText('button', 'Cloths')).click();
+  await (await h.findText('button', 'Faces')).click();
+  // All faces on one picture, each sewn when it comes into view.
+  const showing = (height) =>
+    driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width: 1280, height, deviceScaleFactor: 1, mobile: false });
+  await showing(2780);
+  await h.poll('every face', async () => (await h.count('[data-face-sheet] img')) === 11);
+  await shot('faces');
+  await showing(800);
   await driver.get(bench.replace('/bench', '/brief'));
   await h.findText('h1', 'What must it be?');
   await shot('brief');
