@@ -80,3 +80,16 @@ describe.each(SHIPPED_FACES.map((f) => f.key))('%s', (face) => {
     }
   });
 });
+
+test('corners of outlined letters follow the school, unless the text says otherwise; those of own faces meet as they are drawn', () => {
+  const xs = (text: object, school: object, settings = {}): number[] => {
+    const job = jobOf([piece('lettering', { lettering: text as never }, settings)]);
+    return [...new Planner().plan({ ...job, settings: school }).x];
+  };
+  const narrow = textOf('LAB', 'narrow', 20);
+  const turned = xs(narrow, {});
+  expect(xs(narrow, { corners: 'butt' })).not.toEqual(turned);
+  expect(xs(narrow, { corners: 'butt' }, { corners: 'turn' })).toEqual(turned);
+  const own = { text: 'LEK', face: 'treadle', height: 20 };
+  expect(xs(own, { corners: 'butt' })).toEqual(xs(own, {}));
+});

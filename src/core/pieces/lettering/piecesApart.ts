@@ -33,7 +33,7 @@ function columnsApart(piece: Piece): Omit<Piece, 'id'>[] {
   const laid = layOut(piece.lettering);
   const side = (points: readonly Point[]): string => ringsToData([simplifyLine(points, OFF_MM)], false);
   return laid.letters.flatMap((glyph) =>
-    letterOf(glyph, laid).columns.map(({ track }, i): Omit<Piece, 'id'> => ({
+    letterOf(glyph, laid, piece.settings.corners).columns.map(({ track }, i): Omit<Piece, 'id'> => ({
       name: `${glyph.char}, column ${i + 1}`,
       kind: 'satin',
       thread: piece.thread,

@@ -16,14 +16,14 @@ export interface LetterPath {
 }
 
 /** The letters of a text in sewing order; none when it has no ink. */
-export function placedLetters({ lettering }: Piece): LetterPath[] {
+export function placedLetters({ lettering, settings }: Pick<Piece, 'lettering' | 'settings'>): LetterPath[] {
   if (!lettering) return [];
   const laid = layOut(lettering);
   const letters = sewingOrder(laid.letters, lettering.direction).map((glyph): LetterPath => {
     const [foot, up] = [glyph.place({ x: 0, y: 0 }), glyph.place({ x: 0, y: 1 })];
     const tall = distance(foot, up);
     const heightOf = (p: Point): number => ((p.x - foot.x) * (up.x - foot.x) + (p.y - foot.y) * (up.y - foot.y)) / tall;
-    return { char: glyph.char, letter: letterOf(glyph, laid), heightOf, thread: glyph.thread, cut: glyph.cut };
+    return { char: glyph.char, letter: letterOf(glyph, laid, settings.corners), heightOf, thread: glyph.thread, cut: glyph.cut };
   });
   return byThread(letters.filter((l) => l.letter.columns.length > 0));
 }

@@ -13,8 +13,8 @@ export function letteringSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveC
   const small = (piece.lettering?.height ?? Infinity) < SMALL_BELOW_MM;
   const rough = small && ROUGH.has(ctx.recipe.key) ? { spacing: rule(ROUGH_SPACING_MM, 'small letters on rough cloth') } : {};
   const satin = satinSettings(piece, facts, ctx, { ...rough, thinBars: false });
-  // Each letter says itself how its strokes meet.
-  delete satin.corners;
+  // Letters of strokes say themselves how these meet.
+  if (!piece.lettering?.outlines) delete satin.corners;
   return { ...satin, joining: joiningFor(ctx.settings) };
 }
 

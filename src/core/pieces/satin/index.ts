@@ -14,7 +14,7 @@ import { networkFromArea } from './fromArea';
 import { networkFromLines } from './fromLine';
 import { networkFromSides } from './fromSides';
 import { networkFromSlants } from './fromSlants';
-import { satinSettings, underSchool } from './settings';
+import { cornersOfSchool, satinSettings } from './settings';
 import type { ColumnSettings } from './foundation';
 import { sewNetwork } from './sewNetwork';
 import { medianWidth, type Column, type ColumnNetwork, type Track } from './track';
@@ -254,7 +254,7 @@ function waysIn(area: Area): Iterable<RowMesh> {
 
 export const satinKind: PieceKind<SatinShape> = {
   form: 'column',
-  underSchool,
+  underSchool: (piece, school) => (piece.area ? cornersOfSchool(piece, school) : piece),
   settings: satinSettings,
   sentence: (s, widthMm) =>
     rowsSentence(`Satin, mostly ${widthMm.toFixed(1)} wide${(s.foam?.value ?? 0) > 0 ? ` on ${s.foam!.value} mm of foam` : ''}`, s),

@@ -69,8 +69,7 @@ function cornersFor(piece: Piece, school: JobSettings): Resolved<Corners> {
 }
 
 /** A piece as the shop's school shapes it: what the piece does not say of its corners, the school does. */
-export function underSchool(piece: Piece, school: JobSettings): Piece {
-  const own = piece.settings.corners;
-  if (!piece.area || own !== undefined || school.corners !== 'butt') return piece;
+export function cornersOfSchool(piece: Piece, school: JobSettings): Piece {
+  if (piece.settings.corners !== undefined || school.corners !== 'butt') return piece;
   return { ...piece, settings: { ...piece.settings, corners: 'butt' } };
 }

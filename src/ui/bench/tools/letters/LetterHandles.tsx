@@ -1,6 +1,7 @@
 'use client';
 import type { Lettering, Piece } from '@/core/document/types';
 import type { Point } from '@/core/geometry/point';
+import { textGuides } from '@/core/lettering/guides';
 import { layOut } from '@/core/lettering/layout';
 import { footOf, heightDragged, movedLetter, radiusDragged } from '@/core/lettering/moveLetter';
 import { extentOf } from '@/core/lettering/textJob';
@@ -21,6 +22,18 @@ export function LetterHandles({ piece, text, scale }: { piece: Piece; text: Lett
   const corner = { x: box.maxX, y: box.minY };
   return (
     <g data-testid="letter-handles">
+      {textGuides(text).map(({ of, line }, i) => (
+        <polyline
+          key={i}
+          data-guide={of}
+          points={line.map((p) => `${p.x},${p.y}`).join(' ')}
+          fill="none"
+          stroke={INK}
+          strokeWidth={1 / scale}
+          strokeDasharray={of === 'base' ? undefined : `${4 / scale} ${3 / scale}`}
+          opacity={0.65}
+        />
+      ))}
       {letters.map((letter, i) => {
         const foot = footOf(letter);
         const isPicked = picked === letter.index;
