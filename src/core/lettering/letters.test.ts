@@ -5,7 +5,7 @@ import { distance, type Point } from '../geometry/point';
 import { roomBetween } from './base';
 import { FACES } from './faces';
 import { layOut } from './layout';
-import { footOf, heightDragged, keptOwn, likeTheOthers, movedLetter, radiusDragged, withOwn } from './moveLetter';
+import { footOf, heightDragged, keptOwn, likeTheOthers, movedLetter, radiusDragged, spacingDragged, withOwn } from './moveLetter';
 import { specimenOf } from './specimen';
 
 const text = (over: Partial<Lettering> = {}): Lettering => ({ text: 'Harbour', face: 'treadle', height: 10, ...over });
@@ -129,6 +129,18 @@ test('the corner and the bend follow the pointer', () => {
   expect(radiusDragged(30, 10)).toBe(50);
   expect(radiusDragged(30, -10)).toBe(50);
   expect(radiusDragged(30, 0)).toBe(2000);
+});
+
+test('the end of a straight text goes where it is dragged to, letters spread to both sides', () => {
+  const end = (t: Lettering): number => Math.max(...layOut(t).letters.map((l) => l.place({ x: l.glyph.width, y: 0 }).x));
+  for (const by of [6, -1.2])
+    for (const align of ['left', 'centre', 'right'] as const) {
+      const before = text({ text: 'Hill', align });
+      const after = { ...before, spacing: spacingDragged(before, by) };
+      expect(end(after) - end(before)).toBeCloseTo(by, 1);
+    }
+  expect(spacingDragged(text(), 1e6)).toBe(300);
+  expect(spacingDragged(text(), -1e6)).toBe(-20);
 });
 
 test('a specimen shows every letter within its box', () => {

@@ -108,6 +108,15 @@ export function heightDragged({ height, at = [0, 0] }: Lettering, from: Point, t
   return toThousandths(heightWithin((height * away(to)) / Math.max(0.1, away(from))));
 }
 
+/** What is added between letters, %, when the end of the longest line of a straight text is dragged so far along it, mm. */
+export function spacingDragged(text: Lettering, alongMm: number): number {
+  const rows = layOut(text).letters.reduce((counts, l) => counts.set(l.row, (counts.get(l.row) ?? 0) + 1), new Map<number, number>());
+  const gaps = Math.max(1, Math.max(0, ...rows.values()) - 1);
+  // A text grows to both sides of its middle.
+  const spacing = (text.spacing ?? 0) + (100 * 2 * alongMm) / (gaps * text.height);
+  return Math.round(Math.min(300, Math.max(-20, spacing)) * 10) / 10;
+}
+
 /** The radius of an arc, from where the end of its base line is dragged to, as its width and rise from the middle, mm. */
 export function radiusDragged(widthMm: number, riseMm: number): number {
   const rise = Math.max(0.05, Math.abs(riseMm));

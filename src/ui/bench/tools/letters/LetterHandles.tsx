@@ -3,7 +3,7 @@ import type { Lettering, Piece } from '@/core/document/types';
 import type { Point } from '@/core/geometry/point';
 import { textGuides } from '@/core/lettering/guides';
 import { layOut } from '@/core/lettering/layout';
-import { footOf, heightDragged, movedLetter, radiusDragged } from '@/core/lettering/moveLetter';
+import { footOf, heightDragged, movedLetter, radiusDragged, spacingDragged } from '@/core/lettering/moveLetter';
 import { extentOf } from '@/core/lettering/textJob';
 import { editLettering } from '@/session/edit/letteringCommands';
 import { Handle } from '../../cloth/Handle';
@@ -71,8 +71,47 @@ export function LetterHandles({ piece, text, scale }: { piece: Piece; text: Lett
           />
         </Handle>
       )}
+      {(text.line ?? 'straight') === 'straight' && letters.length > 1 && (
+        <Spread {...{ text, scale, change, end: box.maxX, low: box.maxY }} />
+      )}
       {(text.line === 'arc-up' || text.line === 'arc-down') && <Bend {...{ text, scale, change }} />}
     </g>
+  );
+}
+
+interface SpreadProps {
+  text: Lettering;
+  scale: number;
+  /** Where the text ends on its right, and below, mm. */
+  end: number;
+  low: number;
+  change(next: Lettering, mark: string): void;
+}
+
+/** The end of a straight text: dragged along it, letters stand farther apart, or nearer. */
+function Spread({ text, scale, end, low, change }: SpreadProps) {
+  const turn = ((text.turn ?? 0) * Math.PI) / 180;
+  const along = (to: Point): number => (to.x - end) * Math.cos(turn) - (to.y - low) * Math.sin(turn);
+  const r = 6 / scale;
+  return (
+    <Handle
+      at={{ x: end, y: low }}
+      label="Distance between the letters"
+      onMove={(to, mark) => change({ ...text, spacing: spacingDragged(text, along(to)) }, mark)}
+    >
+      <path
+        d={`M${end},${low - r} l${r},${r} l${-r},${r} M${end + r},${low} h${-2.4 * r}`}
+        fill="none"
+        stroke="#fff"
+        strokeWidth={4 / scale}
+      />
+      <path
+        d={`M${end},${low - r} l${r},${r} l${-r},${r} M${end + r},${low} h${-2.4 * r}`}
+        fill="none"
+        stroke={INK}
+        strokeWidth={1.8 / scale}
+      />
+    </Handle>
   );
 }
 
