@@ -32,11 +32,11 @@ for (const [place, ready] of [
   });
 }
 
-for (const page of ['Cloths', 'Threads', 'Schools']) {
+for (const page of ['Faces', 'Cloths', 'Threads', 'Schools']) {
   test(`library, ${page.toLowerCase()}: nothing serious`, async () => {
     await driver.get(`${app.address}/library`);
     await (await h.findText('button', page)).click();
-    await h.find('button[aria-current="page"]');
+    await h.find(page === 'Faces' ? '[data-face-sheet="treadle"] img' : 'button[aria-current="page"]');
     assert.deepEqual(await serious(), []);
   });
 }
@@ -49,6 +49,20 @@ test('a chosen piece with all its tools open: nothing serious', async () => {
   await (await h.find('[data-testid="more-settings"] summary')).click();
   await (await h.find('ol[aria-label="Layers in sewing order"] summary')).click();
   assert.deepEqual(await serious(), []);
+});
+
+test('a text with what can be done to it: nothing serious', async () => {
+  await driver.get(bench);
+  await h.sewn();
+  await (await h.findText('button', 'FERRY CREW')).click();
+  await h.find('[data-testid="lettering"]');
+  await (await h.findText('button', 'Border round it')).click();
+  await h.find('[data-testid="follows"]');
+  assert.deepEqual(await serious(), []);
+  await (await h.find('[data-testid="follows"] button')).click();
+  await h.find('[data-testid="lettering"]');
+  assert.deepEqual(await serious(), []);
+  await driver.actions().keyDown('\uE009').sendKeys('z').keyUp('\uE009').perform();
 });
 
 test('pieces are chosen and moved from the keyboard', async () => {

@@ -134,6 +134,7 @@ test('twelve names become twelve jobs in one archive, the one that cannot be set
   const files = Object.keys(unzipSync(new Uint8Array(readFileSync(join(downloads, archive)))));
   assert.equal(files.filter((f) => f.endsWith('.cobble')).length, 11);
   assert.equal(files.filter((f) => f.endsWith('.csv')).length, 11);
+  assert.ok(files.includes('all-names.svg'));
   await press('Close');
 });
 
