@@ -54,10 +54,10 @@ export const OF_WORK: Record<string, Plant> = {
     return { faulty: of(h), sound: of(r.between(30, 50)), measured: h, within: 2 };
   },
   'cap-brim': ({ r }) => {
-    const [h, room] = [r.between(12, 30), r.between(0.6, 3.8)];
+    const [h, room] = [r.between(12, 30), r.between(0.7, 1.3)];
     const hoop = { width: 130, height: 60, shape: 'rect' } as const;
     const of = (mm: number): Job => jobOf('cap', [block({ x: r.between(-20, 20), y: 30 - mm - h / 2 }, 14, h)], { ...cap, hoop });
-    return { faulty: of(room), sound: of(r.between(8, 16)), measured: room, within: 0.7 };
+    return { faulty: of(room), sound: of(r.between(4, 16)), measured: room, within: 0.5 };
   },
   'cap-seam': ({ r }) => {
     const height = r.between(9, 20);

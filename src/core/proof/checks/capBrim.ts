@@ -2,8 +2,11 @@ import { isCap } from '../../document/job';
 import { Command } from '../../stitches/roles';
 import type { Check } from '../check';
 
-/** Room between the lowest stitch and the edge of the field on the side of the brim, mm: assumed; a stiff cap needs more than a soft one. */
-const ROOM_MM = { stiff: 5, soft: 3 };
+/**
+ * Room between the lowest stitch and the edge of the field on the side of the brim, mm: assumed. The frame keeps its field clear of the
+ * brim; a stiff cap rises sooner than a soft one.
+ */
+const ROOM_MM = { stiff: 2, soft: 1 };
 
 export const capBrim: Check = {
   rule: 'cap-brim',
