@@ -1,4 +1,4 @@
-import { landTexts } from '../core/forecast/textHeights';
+import { landTexts } from '../core/forecast/landTexts';
 import { readLetterArgs } from './args';
 import { faceAsked } from './faceFont';
 import { jobFor } from './letterJob';

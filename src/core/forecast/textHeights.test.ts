@@ -1,7 +1,8 @@
 import type { Job, Lettering } from '../document/types';
 import { jobOfText } from '../lettering/textJob';
 import { forecast } from './forecast';
-import { heightsOfTexts, landTexts, sewnMm, wantedMm, type LetterHeight } from './textHeights';
+import { landTexts } from './landTexts';
+import { heightsOfTexts, sewnMm, wantedMm, type LetterHeight } from './textHeights';
 
 const job = (over: Partial<Lettering>, cloth: Job['brief']['cloth'] = 'pique'): Job =>
   jobOfText({ id: 'x', name: 'x', text: { text: 'HOSX', face: 'gable', height: 10, ...over }, brief: { cloth } });

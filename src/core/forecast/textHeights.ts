@@ -1,12 +1,10 @@
-import type { Job, LetterOwn, Lettering, Piece } from '../document/types';
-import { heightWithin } from '../document/ranges';
+import type { Job, Lettering, Piece } from '../document/types';
 import { boundsOf, sub, unit, type Bounds } from '../geometry/point';
 import { inkBox } from '../lettering/glyph';
 import { layOut, type PlacedGlyph } from '../lettering/layout';
 import { isCorrection } from '../lettering/sized';
-import { toThousandths } from '../units/rounded';
 import type { PredictedOutline } from './edgeMeetings';
-import { forecast, type Forecast, type ForecastOptions } from './forecast';
+import type { Forecast } from './forecast';
 
 /** How high one letter comes out, mm from its base line, upward. */
 export interface LetterHeight {
@@ -98,20 +96,6 @@ function boxAbout({ glyph, place, height, strokeMm }: PlacedGlyph): Bounds {
   return { minX: minX - more, minY: minY - more, maxX: maxX + more, maxY: maxY + more };
 }
 
-/** A letter's own height and shift with which what was wrong with it is corrected. */
-function corrected(text: Lettering, { own = {}, height: h, misses, low, high }: Tried): LetterOwn {
-  const height = own.height ?? text.height;
-  const step = STEPS[misses % STEPS.length]!;
-  // The base line stays where it is: what is too much below it is a shift, the rest is height.
-  const [over, under] = [step * (h.sewnTop - h.wantedTop), step * (h.wantedBottom - h.sewnBottom)];
-  const straight = (height * (wantedMm(h) - over - under)) / wantedMm(h);
-  // What is sewn jumps where a row more fits in: between a height that was too low and one that was too tall it is halved.
-  const halved = misses > 0 && misses % 2 === 1 && low < high ? (low + high) / 2 : straight;
-  const next = heightWithin(halved);
-  const shift = (own.shift?.[1] ?? 0) + under - (h.bottom / height) * (next - height);
-  return { ...own, height: toThousandths(next), shift: [own.shift?.[0] ?? 0, toThousandths(shift)] };
-}
-
 /** Texts of a job with what is predicted of their letters. */
 export function heightsOfTexts(job: Job, { outlines }: Pick<Forecast, 'outlines'>): { piece: Piece; heights: LetterHeight[] }[] {
   return job.pieces.flatMap((piece, i) =>
@@ -128,118 +112,3 @@ export function heightsOfTexts(job: Job, { outlines }: Pick<Forecast, 'outlines'
       : [],
   );
 }
-
-/** So near a letter has landed, mm. */
-const LANDED_MM = 0.03;
-/** So near to one another the letters of a text are as high as can be seen, mm: none is off by more than half of this. */
-const ALIKE_MM = 0.1;
-/** Rounds in which all letters are corrected at once, and then those in which only the worst one is. */
-const ROUNDS = { all: 7, single: 20 };
-
-const errorOf = (h: LetterHeight): number => Math.max(Math.abs(h.sewnTop - h.wantedTop), Math.abs(h.sewnBottom - h.wantedBottom));
-const worstOf = (heights: readonly LetterHeight[]): number => heights.reduce((most, h) => Math.max(most, errorOf(h)), 0);
-
-/**
- * Texts with every letter drawn so that it is predicted to sew as high as wanted, as nearly as some rounds come.
- * @param only ids of pieces; all texts where absent
- */
-export function landTexts(job: Job, options: ForecastOptions & { only?: readonly string[] } = {}): Job {
-  const { only, progress = () => undefined, ...rest } = options;
-  const landings = new Map<string, Landing>();
-  const rounds = ROUNDS.all + ROUNDS.single;
-  let now = job;
-  for (let round = 0; round < rounds; round++) {
-    const sewn = heightsOfTexts(now, forecast(now, { ...rest, progress: (done) => progress((round + done) / rounds) }));
-    const next = new Map<string, Lettering>();
-    for (const { piece, heights } of sewn) {
-      if (heights.length === 0 || (only && !only.includes(piece.id))) continue;
-      const landing = landings.get(piece.id) ?? new Landing();
-      landings.set(piece.id, landing);
-      next.set(piece.id, landing.after(piece.lettering!, heights, round < ROUNDS.all - 1 ? 'all' : 'worst'));
-    }
-    const near = round < ROUNDS.all ? LANDED_MM : ALIKE_MM / 2;
-    if ([...landings.values()].every((b) => b.error <= near)) break;
-    now = withTexts(now, next);
-  }
-  return withTexts(job, new Map([...landings].map(([id, { text }]) => [id, text!])));
-}
-
-/** A letter as it came out best so far, and how many other tries since were no better. */
-interface Tried {
-  error: number;
-  own: LetterOwn | undefined;
-  height: LetterHeight;
-  misses: number;
-  /** Heights as drawn, mm: the tallest that sewed too low, the lowest that sewed too tall. */
-  low: number;
-  high: number;
-}
-/** Shares of what is wrong that are corrected, one try after the other: rows fall elsewhere in a letter of another height, so that what should land may not. */
-const STEPS = [1, 0.6, 1.4, 0.3, 1.8, 0.8, 1.2, 0.45, 2.2, 0.15];
-/** After so many tries in vain it is another letter's turn. */
-const MOST_MISSES = 5;
-
-/**
- * Letters of one text on their way to their heights. All of them are corrected at once at first; then one by one, the worst first, since
- * the path goes another way through neighbours of another height, and rows fall elsewhere.
- */
-class Landing {
-  /** The best text so far, what its worst letter is off by, and how all came out. */
-  text: Lettering | null = null;
-  error = Infinity;
-  /** Squares of what its letters miss. */
-  private off = Infinity;
-  private heights: readonly LetterHeight[] = [];
-  private readonly tried = new Map<number, Tried>();
-  private readonly given = new Map<number, number>();
-
-  /** Takes in how a text came out. @returns the text to try next */
-  after(text: Lettering, heights: readonly LetterHeight[], which: 'all' | 'worst'): Lettering {
-    const off = heights.reduce((sum, h) => sum + Math.max(0, errorOf(h) - LANDED_MM) ** 2, 0);
-    if (off < this.off) {
-      [this.text, this.off, this.error, this.heights] = [text, off, worstOf(heights), heights];
-      this.given.clear();
-    }
-    for (const height of heights) this.learn(text, height);
-    return which === 'all' ? this.withAll(text) : this.withWorst();
-  }
-
-  private learn(text: Lettering, height: LetterHeight): void {
-    const before = this.tried.get(height.index);
-    const own = text.letters?.[height.index];
-    const drawn = own?.height ?? text.height;
-    const short = sewnMm(height) < wantedMm(height);
-    const low = Math.max(before?.low ?? -Infinity, short ? drawn : -Infinity);
-    const high = Math.min(before?.high ?? Infinity, short ? Infinity : drawn);
-    const now: Tried = { error: errorOf(height), own, height, misses: 0, low, high };
-    this.tried.set(height.index, before && before.error <= now.error ? { ...before, misses: before.misses + 1, low, high } : now);
-  }
-
-  private withAll(text: Lettering): Lettering {
-    const letters = { ...text.letters };
-    for (const [index, best] of this.tried) {
-      const next = best.error <= LANDED_MM ? best.own : corrected(text, best);
-      if (next) letters[index] = next;
-      else delete letters[index];
-    }
-    return { ...text, letters };
-  }
-
-  /** The best text with its worst letter corrected once more; where that was tried in vain, the next one. */
-  private withWorst(): Lettering {
-    const text = this.text!;
-    const left = this.heights.filter((h) => (this.given.get(h.index) ?? 0) < MOST_MISSES);
-    if (left.length === 0) return text;
-    const height = left.reduce((a, b) => (errorOf(b) > errorOf(a) ? b : a));
-    const misses = this.given.get(height.index) ?? 0;
-    this.given.set(height.index, misses + 1);
-    const { low, high } = this.tried.get(height.index)!;
-    const next = corrected(text, { error: errorOf(height), own: text.letters?.[height.index], height, misses, low, high });
-    return { ...text, letters: { ...text.letters, [height.index]: next } };
-  }
-}
-
-const withTexts = (job: Job, texts: ReadonlyMap<string, Lettering>): Job => ({
-  ...job,
-  pieces: job.pieces.map((p) => (texts.has(p.id) ? { ...p, lettering: texts.get(p.id)! } : p)),
-});

@@ -1,5 +1,6 @@
 import { forecast } from '@/core/forecast/forecast';
-import { heightsOfTexts, landTexts } from '@/core/forecast/textHeights';
+import { landTexts } from '@/core/forecast/landTexts';
+import { heightsOfTexts } from '@/core/forecast/textHeights';
 import type { Handler } from '../serve';
 import { memory, planner } from './kept';
 
