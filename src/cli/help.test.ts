@@ -12,9 +12,11 @@ const READ: Record<CommandName, (argv: readonly string[]) => unknown> = {
     readLetterArgs([...argv.filter((a) => !LISTED.test(argv.join(' ')) || a !== '"TEXT"'), ...listed(argv), ...sized(argv)]),
   faces: readFacesArgs,
 };
-const LISTED = /--names|--out-dir/;
+const LISTED = /--names|--out-dir|--together/;
 const sized = (argv: readonly string[]): string[] => (/--(width|height)/.test(argv.join(' ')) ? [] : ['--height', '10']);
 const listed = (argv: readonly string[]): string[] =>
+  argv.some((a) => a.startsWith('--together')) ? ['--names', 'a.csv', '--out-dir', 'd', '--hoop', '100x100'] : listOrFolder(argv);
+const listOrFolder = (argv: readonly string[]): string[] =>
   argv.some((a) => a.startsWith('--names')) ? ['--out-dir', 'd'] : argv.some((a) => a.startsWith('--out-dir')) ? ['--names', 'a.csv'] : [];
 
 /** A value that an option takes, by what its help shows for it. */
@@ -37,6 +39,7 @@ const NAMES: Record<string, string> = {
   '--grid': 'proof',
   '--face': 'gable',
   '--line': 'arc-up',
+  '--style': 'fill',
   '--align': 'left',
   '--direction': 'centre-out',
 };
