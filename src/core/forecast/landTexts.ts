@@ -1,9 +1,12 @@
 import type { Job, LetterOwn, Lettering } from '../document/types';
 import { heightWithin } from '../document/ranges';
+import { isCorrection } from '../lettering/sized';
 import { toThousandths } from '../units/rounded';
 import { forecast, type ForecastOptions } from './forecast';
 import { heightsOfTexts, sewnMm, wantedMm, type LetterHeight } from './textHeights';
 
+/** A letter is drawn taller or lower by no more than this share. */
+const MOST_CORRECTED = 0.15;
 /** So near a letter has landed, mm. */
 const LANDED_MM = 0.03;
 /** Letters whose heights lie no farther apart are as high as can be seen, mm. */
@@ -97,7 +100,8 @@ class Landing {
       this.off = offOf(this.heights, true);
       this.given.clear();
     }
-    const off = offOf(heights, this.alike);
+    // A letter of which no level edge is known any more has not landed.
+    const off = heights.length < this.heights.length ? Infinity : offOf(heights, this.alike);
     if (off < this.off) {
       [this.text, this.off, this.heights] = [text, off, heights];
       this.given.clear();
@@ -163,8 +167,11 @@ function corrected(text: Lettering, { own = {}, height: h, misses, low, high }: 
   const [over, under] = [step * (h.sewnTop - h.wantedTop - half), step * (h.wantedBottom - h.sewnBottom - half)];
   const straight = (height * (wantedMm(h) - over - under)) / wantedMm(h);
   // What is sewn jumps where a row more fits in: between a height that was too low and one that was too tall it is halved.
-  const halved = misses > 0 && misses % 2 === 1 && low < high ? (low + high) / 2 : straight;
-  const next = heightWithin(halved);
+  const between = Number.isFinite(low) && Number.isFinite(high) && low < high;
+  const wanted = between && misses % 2 === 1 ? (low + high) / 2 : straight;
+  // What would differ by more is another height that somebody wanted, not a correction.
+  const about = isCorrection(height, text) ? text.height : height;
+  const next = heightWithin(Math.min(about * (1 + MOST_CORRECTED), Math.max(about * (1 - MOST_CORRECTED), wanted)));
   const shift = (own.shift?.[1] ?? 0) + under - (h.bottom / height) * (next - height);
   return { ...own, height: toThousandths(next), shift: [own.shift?.[0] ?? 0, toThousandths(shift)] };
 }

@@ -39,3 +39,19 @@ test('only the texts that are asked for change', () => {
   const one = job({});
   expect(landTexts(one, { only: ['other'] })).toEqual(one);
 });
+
+test('landing corrects letters, it makes none another: each stays near its height, and none is lost', () => {
+  for (const [face, height] of [
+    ['bobbin', 9.8],
+    ['gable', 9],
+    ['treadle', 10],
+  ] as const) {
+    const job = jobOfText({ id: 'x', name: 'x', text: { text: 'Harbour', face, height }, brief: { cloth: 'pique' } });
+    const before = heightsOfTexts(job, forecast(job))[0]!.heights.length;
+    const landed = landTexts(job);
+    const { letters = {} } = landed.pieces[0]!.lettering!;
+    for (const [index, own] of Object.entries(letters))
+      expect([face, index, Math.abs((own.height ?? height) / height - 1) <= 0.151]).toEqual([face, index, true]);
+    expect(heightsOfTexts(landed, forecast(landed))[0]!.heights.length).toBe(before);
+  }
+});
