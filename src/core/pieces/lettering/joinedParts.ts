@@ -10,6 +10,8 @@ const EACH = 3;
 const USUAL_SPACING_MM = 0.4;
 /** Numbers of nodes made here are clear of the others'. */
 const FIRST_NODE = 5_000_000;
+/** Whether a node lies in two parts that do not touch. */
+export const isAcrossCloth = (node: number): boolean => node >= FIRST_NODE;
 
 /**
  * The columns of one letter whose parts do not touch (a dot, a mark above) as one network: where two parts are nearest they share a node,

@@ -6,7 +6,7 @@ import { layOut } from '../../lettering/layout';
 import { letterOf } from './letter';
 import { appliquesApart } from './styles/applique';
 import { fillsApart } from './styles/fill';
-import { alongMiddles, linesApart, roundOutlines } from './styles/lineStyles';
+import { ALONG_MIDDLES, linesApart, ROUND_OUTLINES } from './styles/lineStyles';
 
 /** Sides keep so near to the letter's own, mm. */
 const OFF_MM = 0.02;
@@ -15,9 +15,9 @@ const OFF_MM = 0.02;
 export function piecesApart(piece: Piece): Omit<Piece, 'id'>[] {
   switch (piece.lettering?.style) {
     case 'line':
-      return linesApart(piece, alongMiddles);
+      return linesApart(piece, ALONG_MIDDLES);
     case 'outline':
-      return linesApart(piece, roundOutlines);
+      return linesApart(piece, ROUND_OUTLINES);
     case 'fill':
       return fillsApart(piece);
     case 'applique':

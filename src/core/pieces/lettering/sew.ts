@@ -5,6 +5,7 @@ import { Command, Role } from '../../stitches/roles';
 import type { StartEnd } from '../../stitches/startEnd';
 import { runAlong } from '../satin/foundation';
 import type { Column } from '../satin/track';
+import { footOf, type LetterPath } from './placed';
 
 /** Places of a letter where the path may leave it: ends and middles of rows, one of so many. */
 const EACH = 4;
@@ -67,6 +68,20 @@ export function sewParts(out: StitchBuffer, parts: readonly SewnPart[], { runMm,
     part.sew({ start, end, goesOn: goes !== undefined || ends.goesOn !== false });
   });
 }
+
+/** Where a text of some parts is begun and ended when nothing else is said: low, and as far to each side as may be. */
+export const endsOf = (
+  parts: readonly SewnPart[] | readonly Omit<SewnPart, 'sew'>[],
+  letters: readonly LetterPath[],
+): { start: Point; end: Point } => {
+  const foot = (part: Omit<SewnPart, 'sew'>, { heightOf }: LetterPath, side: 1 | -1): Point =>
+    footOf(
+      part.places.map(({ p }) => p),
+      heightOf,
+      side,
+    );
+  return { start: foot(parts[0]!, letters[0]!, -1), end: foot(parts[parts.length - 1]!, letters[letters.length - 1]!, 1) };
+};
 
 /** To the first stitch of the next letter: along the cloth where that is near, else with the thread cut. */
 function join(out: StitchBuffer, to: Point, { runMm, joined, anew }: { runMm: number; joined: boolean; anew: boolean }): void {

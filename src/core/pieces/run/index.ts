@@ -93,7 +93,8 @@ function append(out: StitchBuffer, points: readonly Point[], role: number): void
   for (const p of points) out.push(p.x, p.y, role);
 }
 
-function goTo(out: StitchBuffer, p: Point): void {
+/** To where a line begins: with the thread cut, unless one stitch reaches there. */
+export function goTo(out: StitchBuffer, p: Point): void {
   const here = out.last();
   if (!here || distance(here, p) <= BRIDGE_MM) return;
   out.push(here.x, here.y, Role.travel, Command.trim);
@@ -109,7 +110,7 @@ export const hidesAlongLine = ({ style, foundation }: ResolvedSettings): boolean
 
 export const runKind: PieceKind<RunShape> = {
   form: 'line',
-  settings: runSettings,
+  settings: (piece) => runSettings(piece),
   sentence: runSentence,
   hidesAlong: hidesAlongLine,
   prepare,

@@ -1,12 +1,12 @@
+import type { Resolved } from '../../document/resolved';
 import type { Piece, RunStyle } from '../../document/types';
 import { pick, rule, type WithoutTies } from '../resolve';
 
 /** A run's settings: its style decides what else it has. */
-export function runSettings({ settings: own }: Piece): WithoutTies {
+export function runSettings({ settings: own }: Piece, usualStyle?: Resolved<RunStyle>): WithoutTies {
   const foundation = own.foundation ?? false;
-  const usual = foundation
-    ? rule<RunStyle>('plain', 'foundation: once is enough')
-    : rule<RunStyle>('double', 'out and back: bold, and ends where it began');
+  const visible = usualStyle ?? rule<RunStyle>('double', 'out and back: bold, and ends where it began');
+  const usual = foundation ? rule<RunStyle>('plain', 'foundation: once is enough') : visible;
   const style = pick(own.style, usual);
   const passes = { plain: 1, double: 2, bean: 3, backstitch: 1, zigzag: 1, motif: 1 }[style.value];
   return {

@@ -11,8 +11,8 @@ import type { PieceKind, PreparedShape } from '../../kind';
 import type { ResolvedSettings } from '../../resolve';
 import { medianWidth } from '../../satin/track';
 import { rowsSentence } from '../../sentence';
-import { footOf, placedLetters, type LetterPath } from '../placed';
-import { sewParts, type Place, type SewnPart } from '../sew';
+import { placedLetters, type LetterPath } from '../placed';
+import { endsOf, sewParts, type Place, type SewnPart } from '../sew';
 import { joiningFor } from '../settings';
 
 interface FilledPart extends Omit<SewnPart, 'sew'> {
@@ -50,12 +50,6 @@ function prepare(piece: Piece): FilledShape | null {
   );
   if (parts.length === 0) return null;
   const painted = unite(...parts.map((p) => p.painted));
-  const end = (k: number, side: 1 | -1) =>
-    footOf(
-      parts[k]!.places.map(({ p }) => p),
-      letters[k === 0 ? 0 : letters.length - 1]!.heightOf,
-      side,
-    );
   return {
     facts: {
       widthMm: medianWidth(letters.flatMap((l) => l.letter.columns.map((c) => c.track))),
@@ -64,7 +58,7 @@ function prepare(piece: Piece): FilledShape | null {
     cover: painted,
     painted,
     areaMm2: areaOf(painted),
-    ends: [{ start: end(0, -1), end: end(parts.length - 1, 1) }],
+    ends: [endsOf(parts, letters)],
     parts,
   };
 }

@@ -2,12 +2,12 @@ import type { Lettering } from '../../../document/types';
 import type { PieceKind } from '../../kind';
 import { appliqueLettering } from './applique';
 import { filledLettering } from './fill';
-import { alongMiddles, lineLettering, roundOutlines } from './lineStyles';
+import { ALONG_MIDDLES, lineLettering, ROUND_OUTLINES } from './lineStyles';
 
 /** How texts are sewn that are not columns. */
 const STYLES = {
-  line: lineLettering(alongMiddles, 'Letters of one line'),
-  outline: lineLettering(roundOutlines, 'Outlined letters'),
+  line: lineLettering(ALONG_MIDDLES),
+  outline: lineLettering(ROUND_OUTLINES),
   fill: filledLettering,
   applique: appliqueLettering,
 } satisfies Record<NonNullable<Lettering['style']>, unknown> as unknown as Record<NonNullable<Lettering['style']>, PieceKind<never>>;

@@ -1,18 +1,19 @@
-import type { Piece } from '../../../document/types';
+import type { Resolved } from '../../../document/resolved';
+import type { Piece, RunStyle } from '../../../document/types';
 import { strokeArea } from '../../../geometry/area';
-import { lineLength, resample } from '../../../geometry/line';
+import { distanceTo, lineLength, resample } from '../../../geometry/line';
 import { ringsToData } from '../../../geometry/path';
 import type { Line } from '../../../geometry/point';
 import type { StitchBuffer } from '../../../stitches/buffer';
 import type { StartEnd } from '../../../stitches/startEnd';
 import { THREAD_WIDTH_MM } from '../../../units/tolerances';
 import type { PieceKind, PreparedShape } from '../../kind';
-import { pick, rule, type ResolveContext, type ResolvedSettings, type ShapeFacts, type WithoutTies } from '../../resolve';
+import { pick, rule, type ResolveContext, type ResolvedSettings, type WithoutTies } from '../../resolve';
 import { hidesAlongLine, lineStyleOf } from '../../run';
 import { runSentence } from '../../run/sentence';
 import { runSettings } from '../../run/settings';
-import { footOf, placedLetters, type LetterPath } from '../placed';
-import { sewParts, type Place, type SewnPart } from '../sew';
+import { placedLetters, type LetterPath } from '../placed';
+import { endsOf, sewParts, type Place, type SewnPart } from '../sew';
 import { joiningFor } from '../settings';
 import { joinedLines, middleLines, outlines, type JoinedLines } from './lines';
 import { sewLines } from './sewLines';
@@ -24,36 +25,46 @@ interface LinesPart extends Omit<SewnPart, 'sew'> {
 
 interface LinesShape extends PreparedShape {
   parts: LinesPart[];
-  tallMm: number;
 }
 
 const STEP_MM = 0.6;
 const LONGEST_MM = 2;
 
-export type LinesOf = (letter: LetterPath) => Line[];
-export const alongMiddles: LinesOf = ({ letter }) => middleLines(letter.columns);
-export const roundOutlines: LinesOf = ({ letter }) => outlines(letter.painted);
+/** Which lines a letter is sewn as, and how. */
+export interface LineManner {
+  says: string;
+  linesOf(letter: LetterPath): Line[];
+  /** How lines are sewn unless a person says otherwise, and why. */
+  usual: Resolved<RunStyle>;
+}
 
-function prepare(piece: Piece, linesOf: LinesOf): LinesShape | null {
+/** One line along the middle of each stroke, a ring for each dot. */
+export const ALONG_MIDDLES: LineManner = {
+  says: 'Letters of one line',
+  linesOf: ({ letter }) => middleLines(letter.columns),
+  usual: rule('bean', 'bold enough to be read, and bolder than the ways to dots'),
+};
+export const ROUND_OUTLINES: LineManner = {
+  says: 'Outlined letters',
+  linesOf: ({ letter }) => outlines(letter.painted),
+  usual: rule('double', 'out and back: bold, and ends where it began'),
+};
+
+function prepare(piece: Piece, { linesOf }: LineManner): LinesShape | null {
   const letters = placedLetters(piece);
-  const parts = letters.flatMap((letter) => joinedLines(linesOf(letter)).map((joined) => partOf(letter, joined)));
+  const parts = letters.flatMap((letter) =>
+    joinedLines(linesOf(letter)).map((joined, k) => partOf(k === 0 ? letter : { ...letter, cut: undefined }, joined)),
+  );
   if (parts.length === 0) return null;
   const lines = parts.flatMap((p) => p.joined.lines);
-  const end = (k: number, side: 1 | -1) =>
-    footOf(
-      parts[k]!.places.map(({ p }) => p),
-      letters[k === 0 ? 0 : letters.length - 1]!.heightOf,
-      side,
-    );
   return {
     facts: { widthMm: THREAD_WIDTH_MM, angleDeg: 0 },
     cover: [],
     painted: strokeArea(lines, false, { widthMm: THREAD_WIDTH_MM, cap: 'round', join: 'round', miterLimit: 2 }),
     areaMm2: lines.reduce((sum, l) => sum + lineLength(l), 0) * THREAD_WIDTH_MM,
-    ends: [{ start: end(0, -1), end: end(parts.length - 1, 1) }],
+    ends: [endsOf(parts, letters)],
     lines,
     parts,
-    tallMm: piece.lettering!.height,
   };
 }
 
@@ -63,11 +74,11 @@ function partOf({ letter, heightOf, thread, cut }: LetterPath, joined: JoinedLin
 }
 
 /** Settings of a run, with stitches short enough for the curves of letters. */
-function settings(piece: Piece, _: ShapeFacts, ctx: ResolveContext): WithoutTies {
+function settings(piece: Piece, ctx: ResolveContext, { usual }: LineManner): WithoutTies {
   const { height = 10 } = piece.lettering ?? {};
   const length = Math.round(10 * Math.min(LONGEST_MM, Math.max(1, height / 6))) / 10;
   return {
-    ...runSettings(piece),
+    ...runSettings(piece, usual),
     stitchLength: pick(piece.settings.stitchLength, rule(length, 'short enough for the curves of letters')),
     joining: joiningFor(ctx.settings),
   };
@@ -75,27 +86,42 @@ function settings(piece: Piece, _: ShapeFacts, ctx: ResolveContext): WithoutTies
 
 function stitch(out: StitchBuffer, shape: LinesShape, set: ResolvedSettings, ends: StartEnd): void {
   const style = lineStyleOf(set);
-  const parts = shape.parts.map((part): SewnPart => ({ ...part, sew: (own) => sewLines(out, part.joined, style, own) }));
-  sewParts(out, parts, { runMm: style.stitchLengthMm, joiningMm: set.joining?.value ?? 0 }, ends);
+  const joiningMm = set.joining?.value ?? 0;
+  const parts = shape.parts
+    .flatMap((part) => withoutLong(part, joiningMm))
+    .map((part): SewnPart => ({ ...part, sew: (own) => sewLines(out, part.joined, style, own) }));
+  sewParts(out, parts, { runMm: style.stitchLengthMm, joiningMm }, ends);
 }
 
-/** Letters as lines: one along the middle of each stroke, or round what they paint. */
-export const lineLettering = (linesOf: LinesOf, says: string): PieceKind<LinesShape> => ({
+/** A part without ways over more bare cloth than is sewn over: where there are such, several parts. */
+function withoutLong(part: LinesPart, joiningMm: number): LinesPart[] {
+  if (part.joined.bridges.every((way) => lineLength(way) <= joiningMm)) return [part];
+  return joinedLines(part.joined.lines, joiningMm).map((joined, k) => ({
+    ...part,
+    ...(k === 0 ? {} : { cut: undefined }),
+    places: part.places.filter(({ p }) => joined.lines.some((line) => distanceTo(line, p) < SAME_MM)),
+    joined,
+  }));
+}
+const SAME_MM = 0.05;
+
+/** Letters as lines of some manner. */
+export const lineLettering = (manner: LineManner): PieceKind<LinesShape> => ({
   form: 'line',
   isText: true,
-  settings,
-  sentence: (s) => `${says}: ${runSentence(s)}`,
+  settings: (piece, _, ctx) => settings(piece, ctx, manner),
+  sentence: (s) => `${manner.says}: ${runSentence(s)}`,
   hidesAlong: hidesAlongLine,
-  prepare: (piece) => prepare(piece, linesOf),
+  prepare: (piece) => prepare(piece, manner),
   stitch,
 });
 
 /** A text as runs of their own, one a letter. */
-export const linesApart = (piece: Piece, linesOf: LinesOf): Omit<Piece, 'id'>[] =>
+export const linesApart = (piece: Piece, { linesOf, usual }: LineManner): Omit<Piece, 'id'>[] =>
   placedLetters(piece).map((letter) => ({
     name: letter.char,
     kind: 'run',
     thread: letter.thread ?? piece.thread,
     line: ringsToData(linesOf(letter), false),
-    settings: { ...piece.settings },
+    settings: { style: usual.value, ...piece.settings },
   }));

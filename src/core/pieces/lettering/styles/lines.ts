@@ -1,7 +1,9 @@
 import { distance, mix, type Area, type Line, type Point } from '../../../geometry/point';
 import { dividedAt, lineLength, nearestOnLine, resample } from '../../../geometry/line';
+import { contains } from '../../../geometry/area';
 import { endOf } from '../../satin/foundation';
-import type { Column } from '../../satin/track';
+import { centreLine, type Column } from '../../satin/track';
+import { isAcrossCloth } from '../joinedParts';
 
 /** Lines that hang together, and bare ways that join those which do not touch. */
 export interface JoinedLines {
@@ -9,16 +11,22 @@ export interface JoinedLines {
   bridges: Line[];
 }
 
-/** Lines farther apart than this are not joined by thread over bare cloth, mm. */
+/** Lines farther apart than this are not joined by thread over bare cloth, mm: as columns of letters. */
 const FARTHEST_MM = 4;
 const STEP_MM = 0.5;
 /** An end farther from where its columns meet than this, in their widths, does not reach there. */
 const REACH = 0.8;
 const ROUGH_MM = 0.3;
+/** What stands alone and is no longer than this, in its widths, is a dot. */
+const DOT = 1.8;
+/** Columns nearer to each other than this, in widths, touch. */
+const TOUCHES = 0.15;
+/** Rings of dots lie so far in, as a share of the way to the middle: the thread has a width. */
+const DOT_IN = 0.35;
 /** A line is not divided nearer to its ends than this, mm. */
 const AT_END_MM = 0.6;
 
-/** Lines along the middles of columns, which meet where those do. */
+/** Lines along the middles of columns, which meet where those do; of a dot a ring, or i would read as l. */
 export function middleLines(columns: readonly Column[]): Line[] {
   const ends = columns.flatMap((c) => [
     { node: c.from, at: endOf(c.track, false), tucked: c.tuckedAt?.includes(c.from) ?? false },
@@ -30,18 +38,42 @@ export function middleLines(columns: readonly Column[]): Line[] {
     const used = through.length > 0 ? through : own;
     return { x: used.reduce((s, e) => s + e.at.x, 0) / used.length, y: used.reduce((s, e) => s + e.at.y, 0) / used.length };
   };
-  const isShared = (node: number): boolean => ends.filter((e) => e.node === node).length > 1;
+  const endsInNode = (node: number): boolean => !isAcrossCloth(node) && ends.filter((e) => e.node === node).length > 1;
   return columns.flatMap((column): Line[] => {
     const { track, from, to } = column;
     const widthMm = widestOf(column);
-    let line = track.left.map((l, i) => mix(l, track.right[i]!, 0.5));
-    if (isShared(from)) line = reaching(line.reverse(), nodeAt(from), widthMm).reverse();
-    if (isShared(to)) line = reaching(line, nodeAt(to), widthMm);
+    if (isDot(column, columns)) return [dotRing(column)];
+    let line = centreLine(track);
+    if (endsInNode(from)) line = reaching(line.reverse(), nodeAt(from), widthMm).reverse();
+    if (endsInNode(to)) line = reaching(line, nodeAt(to), widthMm);
     return lineLength(line) > 0.05 ? [line] : [];
   });
 }
 
 const widestOf = ({ track }: Column): number => track.left.reduce((most, l, i) => Math.max(most, distance(l, track.right[i]!)), 0);
+
+/** Whether a column is short and touches no other. */
+function isDot(column: Column, all: readonly Column[]): boolean {
+  const widthMm = widestOf(column);
+  if (trackLength(column) > DOT * widthMm) return false;
+  const own = ringOf(column);
+  const touches = (other: Column): boolean => {
+    const ring = ringOf(other);
+    const outline = [...ring, ring[0]!];
+    return own.some((p) => nearestOnLine(outline, p).distance < TOUCHES * widthMm) || contains([ring], own[0]!);
+  };
+  return all.every((other) => other === column || !touches(other));
+}
+const trackLength = ({ track: { advance } }: Column): number => advance[advance.length - 1]! - advance[0]!;
+
+const ringOf = ({ track: { left, right } }: Column): Point[] => [...left, ...right.slice().reverse()];
+
+function dotRing(column: Column): Point[] {
+  const { left, right } = column.track;
+  const middle = mix(mix(left[0]!, right[0]!, 0.5), mix(left[left.length - 1]!, right[right.length - 1]!, 0.5), 0.5);
+  const line = ringOf(column).map((p) => mix(p, middle, DOT_IN));
+  return [...line, line[0]!];
+}
 
 /** A line that ends at a node: what lies round the node is left out, unless the node is out of reach. */
 function reaching(line: Point[], node: Point, widthMm: number): Point[] {
@@ -55,23 +87,23 @@ function reaching(line: Point[], node: Point, widthMm: number): Point[] {
 /** Closed lines round an area. */
 export const outlines = (area: Area): Line[] => area.map((ring) => [...ring, ring[0]!]);
 
-/** Lines in groups that hang together, each with the shortest ways over bare cloth between what does not touch. */
-export function joinedLines(lines: readonly Line[]): JoinedLines[] {
+/** Lines in groups that hang together, each with the shortest ways over bare cloth, up to so long, between what does not touch. */
+export function joinedLines(lines: readonly Line[], farthestMm = FARTHEST_MM): JoinedLines[] {
   let groups = lines.map((line): JoinedLines => ({ lines: [line], bridges: [] }));
   for (;;) {
     let best: { a: number; b: number; from: Point; to: Point; mm: number } | null = null;
     for (let a = 0; a < groups.length; a++) {
       for (let b = a + 1; b < groups.length; b++) {
         const way = nearestWay(groups[a]!, groups[b]!);
-        if (way.mm <= FARTHEST_MM && way.mm < (best?.mm ?? Infinity)) best = { a, b, ...way };
+        if (way.mm <= Math.max(ROUGH_MM, farthestMm) && way.mm < (best?.mm ?? Infinity)) best = { a, b, ...way };
       }
     }
     if (!best) return groups;
-    const { a, b, from, to, mm } = best;
-    const touches = mm < ROUGH_MM;
+    const { a, b, from, to } = best;
+    const [first, second] = [dividedNear(groups[a]!.lines, from), dividedNear(groups[b]!.lines, to)];
     const joined = {
-      lines: [...dividedNear(groups[a]!.lines, from), ...dividedNear(groups[b]!.lines, to)],
-      bridges: [...groups[a]!.bridges, ...groups[b]!.bridges, ...(touches ? [] : [[from, to]])],
+      lines: [...first.lines, ...second.lines],
+      bridges: [...groups[a]!.bridges, ...groups[b]!.bridges, ...(distance(first.at, second.at) < ROUGH_MM ? [] : [[first.at, second.at]])],
     };
     groups = [...groups.filter((_, i) => i !== a && i !== b), joined];
   }
@@ -94,8 +126,8 @@ function nearestWay(a: JoinedLines, b: JoinedLines): { from: Point; to: Point; m
 
 const ends = (line: Line): Point[] => [line[0]!, line[line.length - 1]!];
 
-/** Lines of which the nearest one is divided beside a place, unless it ends there. */
-export function dividedNear(lines: readonly Line[], p: Point): Line[] {
+/** Lines of which the nearest one is divided beside a place, unless it ends there; and where that is. */
+export function dividedNear(lines: readonly Line[], p: Point): { lines: Line[]; at: Point } {
   const { index } = lines.reduce(
     (best, line, index) => {
       const mm = nearestOnLine(line, p).distance;
@@ -105,6 +137,8 @@ export function dividedNear(lines: readonly Line[], p: Point): Line[] {
   );
   const line = lines[index]!;
   const { along } = nearestOnLine(line, p);
-  if (along < AT_END_MM || lineLength(line) - along < AT_END_MM) return lines.slice();
-  return lines.flatMap((l, i) => (i === index ? dividedAt(l, along) : [l]));
+  if (along < AT_END_MM) return { lines: lines.slice(), at: line[0]! };
+  if (lineLength(line) - along < AT_END_MM) return { lines: lines.slice(), at: line[line.length - 1]! };
+  const [before, after] = dividedAt(line, along);
+  return { lines: lines.flatMap((l, i) => (i === index ? [before, after] : [l])), at: after[0]! };
 }

@@ -6,19 +6,21 @@ import { distance, type Line, type Point } from '../../../geometry/point';
 import { lineLength } from '../../../geometry/line';
 import { graphOf, outAndBack, wayOf, type LineGraph } from '../../run/graph';
 import { styledPoints } from '../../run/lineStyles';
+import { goTo } from '../../run';
 import { runPoints } from '../../run/points';
 import { dividedNear, type JoinedLines } from './lines';
 
 /** Sews lines that hang together, out and back along each, from the place nearest to the wished start to the one nearest to the end. */
 export function sewLines(out: StitchBuffer, { lines, bridges }: JoinedLines, style: LineStyle, { start, end }: StartEnd): void {
   let divided: readonly Line[] = lines;
-  for (const p of [start, end]) if (p) divided = dividedNear(divided, p);
+  for (const p of [start, end]) if (p) divided = dividedNear(divided, p).lines;
   const graph = graphOf([...divided, ...bridges]);
   const isBridge = (edge: number): boolean => edge >= divided.length;
   const plain = style.style === 'plain' || style.style === 'double';
   let here: Point | null = start;
   for (const legs of outAndBack(graph, start)) {
     here = legs[0]!.line[0]!;
+    goTo(out, here);
     if (plain) append(out, runPoints(wayOf(legs), style.stitchLengthMm), Role.cover);
     else
       for (const { line, back, edge } of legs) {

@@ -1,7 +1,10 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import type { Lettering, Piece } from '../../../document/types';
 import { contains, offset, strokeArea } from '../../../geometry/area';
+import { distanceTo } from '../../../geometry/line';
 import { distance, mix, type Point } from '../../../geometry/point';
+import { readFont } from '../../../lettering/outline/readFont';
 import { FACES, signsOf } from '../../../lettering/faces';
 import { Planner } from '../../../plan/planner';
 import { coverageOf } from '../../../stitches/coverage';
@@ -63,17 +66,20 @@ describe.each(['line', 'outline', 'fill'] as const)('letters as %s', (style) => 
   });
 });
 
+const ROUND_DOTS = /[ij!?.:;…·'"\u0308\u0307]/;
+
 describe('a line along the middle', () => {
   it('is sewn along every stroke of every letter, and nowhere else but between parts', () => {
     for (const face of ['treadle', 'gable'])
       for (const sign of signsOf().filter((_, i) => face === 'treadle' || i % 4 === 0)) {
         const p = lettered(sign, 'line', { face, height: 20 }, { style: 'double', stitchLength: 1 });
         const { at, stitches, plan } = sewn(p);
-        const near = threadOf({ at, stitches, plan, trims: 0, stops: 0 }, 1.2);
+        const sewnLine = { at, stitches, plan, trims: 0, stops: 0 };
+        const [near, aboutDots] = [threadOf(sewnLine, 1.2), threadOf(sewnLine, 2.6)];
         for (const { letter } of placedLetters(p)) {
           const middles = letter.columns.flatMap((c) => c.track.left.map((l, i) => mix(l, c.track.right[i]!, 0.5)));
-          const missed = middles.filter((m) => !contains(near, m));
-          // What lies under another stroke needs no line of its own.
+          // What lies under another stroke needs no line of its own; round dots goes a ring.
+          const missed = middles.filter((m) => !contains(ROUND_DOTS.test(sign.normalize('NFD')) ? aboutDots : near, m));
           expect([face, sign, missed.length <= 0.06 * middles.length]).toEqual([face, sign, true]);
           const wide = offset(letter.painted, 0.1);
           const outside = stitches.filter((i) => plan.role[i] === Role.cover && !contains(wide, mix(at(i - 1), at(i), 0.5)));
@@ -90,6 +96,53 @@ describe('a line along the middle', () => {
     expect(length(5)).toBeLessThan(length(20));
     const bold = (style: 'double' | 'bean'): number => sewn(lettered('HO', 'line', {}, { style })).stitches.length;
     expect(bold('bean')).toBeGreaterThan(1.5 * bold('double'));
+  });
+});
+
+/** Stitches that lie off some lines: their middles farther from them than a hair. */
+const offLines = ({ at, stitches }: ReturnType<typeof sewn>, lines: readonly (readonly Point[])[]): number[] =>
+  stitches.filter((i) => lines.every((line) => distanceTo(line, mix(at(i - 1), at(i), 0.5)) > 0.2)).map((i) => distance(at(i - 1), at(i)));
+
+describe('what is sewn off the lines', () => {
+  const outlined = ['slab', 'hand', 'book'].map(
+    (face) => [face, readFont(new Uint8Array(readFileSync(`public/faces/${face}.ttf`)), face)] as const,
+  );
+  const texts: Lettering[] = [
+    ...FACES.map((f): Lettering => ({ text: 'x', face: f.key, height: 14 })),
+    ...outlined.map(([face, font]): Lettering => ({ text: 'x', face, height: 14, outlines: font.outlinesFor([...LETTERS, '&'].join('')) })),
+  ];
+
+  it('inside a letter are ways between its parts, none longer than they are apart, each out and back', () => {
+    for (const text of texts)
+      for (const sign of [...'BR8iaegjÅ&Q4']) {
+        const p = lettered(sign, 'outline', { ...text, text: sign, style: 'outline' });
+        const rings = placedLetters(p).flatMap(({ letter }) => letter.painted.map((ring) => [...ring, ring[0]!]));
+        const off = offLines(sewn(p), rings);
+        const sum = off.reduce((a, b) => a + b, 0);
+        expect([text.face, sign, sum <= 2 * 4.2 * Math.max(0, rings.length - 1)]).toEqual([text.face, sign, true]);
+        expect([text.face, sign, off.every((mm) => mm <= 4.2)]).toEqual([text.face, sign, true]);
+      }
+  });
+
+  it('is nothing where the school cuts between all letters', () => {
+    for (const style of ['line', 'outline'] as const) {
+      const job = jobOf([lettered('i8', style, { height: 14 })], 'pique');
+      const plan = new Planner().plan({ ...job, settings: { lettering: 'clean' } });
+      const count = Array.from(plan.command).filter((c) => c === Command.trim).length;
+      // i and its dot; 8 is one line of middles, and three round its edges.
+      expect([style, count]).toEqual([style, style === 'line' ? 3 : 5]);
+    }
+  });
+
+  it('the dot of i is as wide as high, and cut to where it is farther off than the shop cuts', () => {
+    const { at, stitches } = sewn(lettered('i', 'line', { height: 8 }));
+    const points = stitches.map(at);
+    const top = Math.min(...points.map((p) => p.y));
+    const wide = points.filter((p) => p.y < top + 1).map((p) => p.x);
+    expect(Math.max(...wide) - Math.min(...wide)).toBeGreaterThan(0.5);
+    expect(sewn(lettered('i', 'line', { height: 8 })).trims).toBe(1);
+    expect(sewn(lettered('i', 'line', { height: 40 })).trims).toBe(1);
+    expect(sewn(lettered('i', 'line', { height: 70 })).trims).toBe(2);
   });
 });
 
