@@ -7,6 +7,7 @@ import { PLACE_MM } from '../editing/edgePlaces';
 import { edgesOf, type MeetingEdge, type PredictedOutline } from './edgeMeetings';
 import type { SheetMemory } from './sheetMemory';
 import { forecastParameters, type ForecastParameters } from './parameters';
+import { heightsIn, type TextHeights } from './textHeights';
 import { EDITING_GRID, Sheet, type SheetOptions, type SheetResult } from './sheet';
 
 /** Where the cloth about the work is pressed together beyond what it bears in its plane. */
@@ -24,6 +25,8 @@ export interface Forecast {
   outlines: PredictedOutline[];
   meetings: MeetingEdge[];
   pucker: Pucker | null;
+  /** How high the letters of texts are predicted to sew. */
+  texts: TextHeights[];
   /** Size of all cover as drawn, and as predicted, mm. */
   drawn: { widthMm: number; heightMm: number };
   predicted: { widthMm: number; heightMm: number };
@@ -51,13 +54,15 @@ export function forecast(job: Job, options: ForecastOptions = {}): Forecast {
     ...(options.grid ?? EDITING_GRID),
     progress: (done) => progress(0.9 * done),
   }).sew(plan, options.memory);
-  const { outlines, meetings } = edgesOf(plan, planner.shape(job), sheet, parameters.biteMm);
+  const shaped = planner.shape(job);
+  const { outlines, meetings } = edgesOf(plan, shaped, sheet, parameters.biteMm);
   return {
     parameters,
     outlines,
     meetings,
     pucker: puckerOf(sheet, parameters),
-    ...sizesOf(outlines, boxOfPainted(planner.shape(job))),
+    texts: heightsIn(plan, shaped, sheet, parameters.biteMm),
+    ...sizesOf(outlines, boxOfPainted(shaped)),
     relativeResidual: sheet.relativeResidual,
   };
 }

@@ -15,26 +15,26 @@ const ALIKE_MM = 0.1;
  * Rounds in which all letters are corrected at once; then those in which only the worst one is; then those in which it is enough that
  * all come out alike, a little taller or lower than wanted.
  */
-const ROUNDS = { all: 7, single: 16, alike: 14 };
+const ROUNDS = { all: 7, single: 24, alike: 14 };
 type Stage = keyof typeof ROUNDS;
 
 /** What a letter is off by at its top or foot, all of them being so much taller than wanted, mm. */
 const errorOf = (h: LetterHeight, tallerMm = 0): number =>
   Math.max(Math.abs(h.sewnTop - h.wantedTop - tallerMm / 2), Math.abs(h.wantedBottom - h.sewnBottom - tallerMm / 2));
 /** How much taller than wanted letters are between the tallest and the lowest, mm: alike is what is seen, exact is not. */
-function tallerOf(heights: readonly LetterHeight[]): number {
+function tallerOf(heights: readonly Landed[]): number {
   const all = heights.map((h) => sewnMm(h) - wantedMm(h));
   return Math.min(MOST_TALLER_MM, Math.max(-MOST_TALLER_MM, (Math.max(...all) + Math.min(...all)) / 2));
 }
 const MOST_TALLER_MM = 0.2;
 /** Squares of what letters miss; what they all miss alike does not count when they are only to be `alike`. */
-function offOf(heights: readonly LetterHeight[], alike: boolean): number {
+function offOf(heights: readonly Landed[], alike: boolean): number {
   const taller = alike ? tallerOf(heights) : 0;
   return heights.reduce((sum, h) => sum + Math.max(0, errorOf(h, taller) - LANDED_MM) ** 2, 0);
 }
-const worstOf = (heights: readonly LetterHeight[], tallerMm = 0): number => Math.max(0, ...heights.map((h) => errorOf(h, tallerMm)));
+const worstOf = (heights: readonly Landed[], tallerMm = 0): number => Math.max(0, ...heights.map((h) => errorOf(h, tallerMm)));
 /** How far the heights of letters lie apart, by what each is wanted to be, mm. */
-function spreadOf(heights: readonly LetterHeight[]): number {
+function spreadOf(heights: readonly Landed[]): number {
   const all = heights.map((h) => sewnMm(h) - wantedMm(h));
   return Math.max(...all) - Math.min(...all);
 }
@@ -64,18 +64,25 @@ export function landTexts(job: Job, options: ForecastOptions & { only?: readonly
   return withTexts(job, new Map([...landings].map(([id, { text }]) => [id, text!])));
 }
 
+/** How high a letter came out, and how high it was drawn before anything was corrected, mm. */
+interface Landed extends LetterHeight {
+  givenMm: number;
+}
+
 /** A letter as it came out best so far, and how many other tries since were no better. */
 interface Tried {
   error: number;
   own: LetterOwn | undefined;
-  height: LetterHeight;
+  height: Landed;
   misses: number;
   /** Heights as drawn, mm: the tallest that sewed too low, the lowest that sewed too tall. */
   low: number;
   high: number;
 }
+const FRESH = { misses: 0, low: -Infinity, high: Infinity };
+const MOST_FOLLOWED = 3;
 /** Shares of what is wrong that are corrected, one try after the other: rows fall elsewhere in a letter of another height, so that what should land may not. */
-const STEPS = [1, 0.6, 1.4, 0.3, 1.8, 0.8, 1.2, 0.45, 2.2, 0.15];
+const STEPS = [1, 0.5, 1.4, 0.75, 0.25, 1.8, 0.4, 1.2, 2.2, 0.15];
 /** After so many tries in vain it is another letter's turn. */
 const MOST_MISSES = 5;
 
@@ -88,18 +95,17 @@ class Landing {
   text: Lettering | null = null;
   /** Squares of what its letters miss. */
   private off = Infinity;
-  private heights: readonly LetterHeight[] = [];
+  private heights: readonly Landed[] = [];
   private alike = false;
+  /** Rounds since the best text was left to see where another way leads. */
+  private followed = 0;
+  private readonly wanted = new Map<number, Pick<Landed, 'wantedTop' | 'wantedBottom' | 'givenMm'>>();
   private readonly tried = new Map<number, Tried>();
   private readonly given = new Map<number, number>();
 
   /** Takes in how a text came out. @returns the text to try next */
-  after(text: Lettering, heights: readonly LetterHeight[], next: Stage): Lettering {
-    if (next === 'alike' && !this.alike) {
-      this.alike = true;
-      this.off = offOf(this.heights, true);
-      this.given.clear();
-    }
+  after(text: Lettering, found: readonly LetterHeight[], next: Stage): Lettering {
+    const heights = found.map((h) => this.asWanted(text, h));
     // A letter of which no level edge is known any more has not landed.
     const off = heights.length < this.heights.length ? Infinity : offOf(heights, this.alike);
     if (off < this.off) {
@@ -107,7 +113,23 @@ class Landing {
       this.given.clear();
     }
     for (const height of heights) this.learn(text, height);
-    return next === 'all' ? this.withAll(text) : this.withWorst();
+    if (next === 'all') return this.withAll(text);
+    if (next === 'alike' && !this.alike) return this.withOthersAlike();
+    // The path may have gone another way, on which the letters land just as well: that way is followed a little.
+    if (off === this.off || this.followed >= MOST_FOLLOWED) this.followed = 0;
+    else {
+      this.followed++;
+      return this.asSeen(text, heights, this.alike ? tallerOf(heights) : 0);
+    }
+    return this.withWorst();
+  }
+
+  /** A letter's heights beside what was wanted of it at first: one that is drawn otherwise on purpose is not another one for being corrected. */
+  private asWanted(text: Lettering, height: LetterHeight): Landed {
+    const { index, wantedTop, wantedBottom } = height;
+    const first = this.wanted.get(index) ?? { wantedTop, wantedBottom, givenMm: text.letters?.[index]?.height ?? text.height };
+    this.wanted.set(index, first);
+    return { ...height, ...first };
   }
 
   /** Whether nothing is left to be corrected in some stage. */
@@ -116,7 +138,7 @@ class Landing {
     return spreadOf(this.heights) <= ALIKE_MM && worstOf(this.heights, stage === 'alike' ? tallerOf(this.heights) : 0) <= ALIKE_MM;
   }
 
-  private learn(text: Lettering, height: LetterHeight): void {
+  private learn(text: Lettering, height: Landed): void {
     const before = this.tried.get(height.index);
     const own = text.letters?.[height.index];
     const drawn = own?.height ?? text.height;
@@ -135,6 +157,25 @@ class Landing {
       else delete letters[index];
     }
     return { ...text, letters };
+  }
+
+  /** A text with each letter corrected by how it has just come out. */
+  private asSeen(text: Lettering, heights: readonly Landed[], taller: number, overMm = LANDED_MM): Lettering {
+    const letters = { ...text.letters };
+    for (const height of heights) {
+      const error = errorOf(height, taller);
+      if (error > overMm) letters[height.index] = corrected(text, { ...FRESH, error, own: letters[height.index], height }, taller);
+    }
+    return { ...text, letters };
+  }
+
+  /** The best text with all letters, but those that were tried in vain, as much taller or lower as those are. */
+  private withOthersAlike(): Lettering {
+    this.alike = true;
+    this.off = offOf(this.heights, true);
+    const moved = this.heights.filter((h) => (this.given.get(h.index) ?? 0) < MOST_MISSES);
+    this.given.clear();
+    return this.asSeen(this.text!, moved, tallerOf(this.heights), 0);
   }
 
   /** The best text with its worst letter corrected once more; where that was tried in vain, the next one. */
@@ -170,7 +211,7 @@ function corrected(text: Lettering, { own = {}, height: h, misses, low, high }: 
   const between = Number.isFinite(low) && Number.isFinite(high) && low < high;
   const wanted = between && misses % 2 === 1 ? (low + high) / 2 : straight;
   // What would differ by more is another height that somebody wanted, not a correction.
-  const about = isCorrection(height, text) ? text.height : height;
+  const about = isCorrection(h.givenMm, text) ? text.height : h.givenMm;
   const next = heightWithin(Math.min(about * (1 + MOST_CORRECTED), Math.max(about * (1 - MOST_CORRECTED), wanted)));
   const shift = (own.shift?.[1] ?? 0) + under - (h.bottom / height) * (next - height);
   return { ...own, height: toThousandths(next), shift: [own.shift?.[0] ?? 0, toThousandths(shift)] };

@@ -63,11 +63,11 @@ export interface EdgeOfCover {
 const BESIDE_MM = 0.8;
 const ACROSS_MM = 2.5;
 /** Rows this long feel half of the full bite, mm. */
-const HALF_BITE_MM = 0.6;
+export const HALF_BITE_MM = 0.6;
 /** Thread reaches so far beyond the holes of a row along an edge, mm. */
-const WIDEST_HALF_MM = THREAD_WIDTH_MM / 4;
+export const WIDEST_HALF_MM = THREAD_WIDTH_MM / 4;
 /** From so far beside its hole on thread has its full width, mm. */
-const TAPER_MM = 1;
+export const TAPER_MM = 1;
 
 /**
  * The outermost (`sign` 1) or innermost (-1) cover stitch of a piece at a place; null when it has none there.

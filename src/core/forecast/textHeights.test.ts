@@ -1,6 +1,8 @@
 import type { Job, Lettering } from '../document/types';
 import { jobOfText } from '../lettering/textJob';
 import { forecast } from './forecast';
+import { FACES } from '../lettering/faces';
+import { random as seeded } from '../units/random';
 import { landTexts } from './landTexts';
 import { heightsOfTexts, sewnMm, wantedMm, type LetterHeight } from './textHeights';
 
@@ -25,6 +27,16 @@ test('after landing they come out nearly alike, on a knit too', () => {
   expect(spread(before)).toBeGreaterThan(0.3);
   expect(spread(after)).toBeLessThan(0.2);
   for (const h of heights(after)) expect(Math.abs(sewnMm(h) - 10)).toBeLessThan(0.15);
+});
+
+test('flat, round and slanting letters come out within a tenth of a millimetre of each other in any face, at any size, on a knit or not', () => {
+  const random = seeded(41);
+  for (const cloth of ['pique', 'jersey'] as const)
+    for (const { key: face } of FACES) {
+      const height = 8 + Math.round(10 * 18 * random()) / 10;
+      const landed = spread(landTexts(job({ text: 'HOCNSX', face, height }, cloth)));
+      expect([cloth, face, height, landed <= 0.1]).toEqual([cloth, face, height, true]);
+    }
 });
 
 test('a letter that was raised, or made larger, on purpose stays so', () => {

@@ -1,10 +1,14 @@
 import type { Job, Lettering, Piece } from '../document/types';
-import { boundsOf, sub, unit, type Bounds } from '../geometry/point';
+import { roughOffset } from '../geometry/area';
+import { sub, unit } from '../geometry/point';
 import { inkBox } from '../lettering/glyph';
 import { layOut, type PlacedGlyph } from '../lettering/layout';
 import { isCorrection } from '../lettering/sized';
-import type { PredictedOutline } from './edgeMeetings';
-import type { Forecast } from './forecast';
+import { letterOf } from '../pieces/lettering/letter';
+import type { Shaped } from '../pieces/prepare/shaped';
+import type { StitchPlan } from '../plan/plan';
+import type { SheetResult } from './sheet';
+import { laidThreads, reachOf, threadsIn, type LaidThread } from './silhouette';
 
 /** How high one letter comes out, mm from its base line, upward. */
 export interface LetterHeight {
@@ -22,10 +26,6 @@ export interface LetterHeight {
 export const wantedMm = (h: LetterHeight): number => h.wantedTop - h.wantedBottom;
 export const sewnMm = (h: LetterHeight): number => h.sewnTop - h.sewnBottom;
 
-/** Edges nearer to a letter's top or bottom than this share of its height are that top or bottom. */
-const AT_EDGE = 0.2;
-/** And they face up or down as nearly as this, as a cosine. */
-const LEVEL = 0.9;
 /** Ink that ends this near to a line of the face, in heights of capitals, is meant to sew as high as that line. */
 const NEAR_LINE = 0.045;
 
@@ -47,68 +47,71 @@ function inkOf({ glyph, height, strokeMm }: PlacedGlyph): { top: number; bottom:
 /** A letter raised or lowered by more than this share of the height was meant to be. */
 const RAISED = 0.06;
 
+/** A letter is as high as this much of its width reaches, as a share of its height and within limits, mm; as a line, its thread. */
+const TELLS = { share: 0.05, least: 0.3, most: 0.8 };
+const tellingMm = (height: number, { style }: Lettering): number =>
+  style === 'line' ? TELLS.least : Math.min(TELLS.most, Math.max(TELLS.least, TELLS.share * height));
+/** Threads so far about a letter are its own, mm. */
+const ABOUT_MM = 0.7;
+
 /**
  * How high the letters of a text are predicted to sew, beside how high they are wanted: where ink ends near the base line or a height of
- * the face, that line, for round letters as for flat ones. Letters of which no level edge is known are left out.
+ * the face, that line, for round letters as for flat ones. Letters without cover are left out.
+ * @param threads the text's cover as predicted
  */
-export function textHeights(text: Lettering, outlines: readonly PredictedOutline[]): LetterHeight[] {
-  const places = outlines.flatMap((o) => o.places);
+export function textHeights({ lettering, settings }: TextOf, threads: readonly LaidThread[]): LetterHeight[] {
+  if (!lettering) return [];
+  const text = lettering;
   const lines = linesOf(text);
-  return layOut(text).letters.flatMap((letter): LetterHeight[] => {
-    const { top, bottom } = inkOf(letter);
+  const laid = layOut(text);
+  return laid.letters.flatMap((letter): LetterHeight[] => {
+    const { painted } = letterOf(letter, laid, settings.corners);
+    if (painted.length === 0) return [];
     const { width } = letter.glyph;
     const [foot, head] = [letter.place({ x: width / 2, y: 0 }), letter.place({ x: width / 2, y: 1 })];
-    const up = unit(sub(head, foot));
-    const box = boxAbout(letter);
-    const own = places.filter(({ at }) => at.x > box.minX && at.x < box.maxX && at.y > box.minY && at.y < box.maxY);
-    const offAt = (edge: number, side: 1 | -1): number | null => {
-      const near = own.filter(({ at, out }) => {
-        const high = ((at.x - foot.x) * up.x + (at.y - foot.y) * up.y) / letter.height;
-        return side * (out.x * up.x + out.y * up.y) > LEVEL && Math.abs(high - edge) < AT_EDGE * (top - bottom);
-      });
-      return near.length === 0 ? null : near.reduce((sum, p) => sum + p.offMm, 0) / near.length;
-    };
-    const [above, below] = [offAt(top, 1), offAt(bottom, -1)];
-    if (above === null || below === null) return [];
     const shift = text.letters?.[letter.index]?.shift?.[1] ?? 0;
-    // A letter that differs much from the others was meant to: it is wanted so, by whatever it is drawn as.
-    const factor = isCorrection(letter.height, text) ? 1 : letter.height / text.height;
-    const raised = Math.abs(shift) > RAISED * text.height ? shift : 0;
-    const wanted = (edge: number): number => (lines.find((l) => Math.abs(l - edge) < NEAR_LINE) ?? edge) * text.height * factor + raised;
-    return [
-      {
-        index: letter.index,
-        char: letter.char,
-        bottom: bottom * letter.height,
-        wantedTop: wanted(top),
-        wantedBottom: wanted(bottom),
-        sewnTop: top * letter.height + above + shift,
-        sewnBottom: bottom * letter.height - below + shift,
-      },
-    ];
+    const own = threadsIn(threads, roughOffset(painted, ABOUT_MM));
+    const reach = reachOf(own, foot, unit(sub(head, foot)), tellingMm(letter.height, text));
+    if (!reach) return [];
+    return [{ ...wantedOf(letter, text, lines, shift), sewnTop: reach.top + shift, sewnBottom: reach.bottom + shift }];
   });
 }
 
-/** The box of a letter on the page, and a little about it: places in it are the letter's. */
-function boxAbout({ glyph, place, height, strokeMm }: PlacedGlyph): Bounds {
-  const { minX, minY, maxX, maxY } = boundsOf([...glyph.strokes.map((s) => s.middle), ...(glyph.outline ?? [])].map((l) => l.map(place)));
-  const more = (glyph.outline ? 0 : strokeMm / 2) + 0.02 * height;
-  return { minX: minX - more, minY: minY - more, maxX: maxX + more, maxY: maxY + more };
+type TextOf = Pick<Piece, 'lettering' | 'settings'>;
+
+function wantedOf(
+  letter: PlacedGlyph,
+  text: Lettering,
+  lines: readonly number[],
+  shift: number,
+): Omit<LetterHeight, 'sewnTop' | 'sewnBottom'> {
+  const { top, bottom } = inkOf(letter);
+  // A letter that differs much from the others was meant to: it is wanted so, by whatever it is drawn as.
+  const factor = isCorrection(letter.height, text) ? 1 : letter.height / text.height;
+  const raised = Math.abs(shift) > RAISED * text.height ? shift : 0;
+  const wanted = (edge: number): number => (lines.find((l) => Math.abs(l - edge) < NEAR_LINE) ?? edge) * text.height * factor + raised;
+  return {
+    index: letter.index,
+    char: letter.char,
+    bottom: bottom * letter.height,
+    wantedTop: wanted(top),
+    wantedBottom: wanted(bottom),
+  };
 }
 
-/** Texts of a job with what is predicted of their letters. */
-export function heightsOfTexts(job: Job, { outlines }: Pick<Forecast, 'outlines'>): { piece: Piece; heights: LetterHeight[] }[] {
-  return job.pieces.flatMap((piece, i) =>
-    piece.lettering
-      ? [
-          {
-            piece,
-            heights: textHeights(
-              piece.lettering,
-              outlines.filter((o) => o.piece === i),
-            ),
-          },
-        ]
-      : [],
-  );
+/** What is predicted of the letters of one text. */
+export interface TextHeights {
+  /** Index in the job. */
+  piece: number;
+  heights: LetterHeight[];
 }
+
+/** Heights of the letters of all texts of a job. */
+export const heightsIn = (plan: StitchPlan, shaped: readonly Shaped[], sheet: SheetResult, biteMm: number): TextHeights[] =>
+  shaped.flatMap(({ laid, shape }, piece) =>
+    laid.lettering && shape ? [{ piece, heights: textHeights(laid, laidThreads(plan, piece, sheet, biteMm)) }] : [],
+  );
+
+/** Texts of a job with what was predicted of their letters. */
+export const heightsOfTexts = (job: Job, { texts }: { texts: readonly TextHeights[] }): { piece: Piece; heights: LetterHeight[] }[] =>
+  texts.map(({ piece, heights }) => ({ piece: job.pieces[piece]!, heights }));

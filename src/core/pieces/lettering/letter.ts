@@ -225,6 +225,8 @@ function columnsOf(
         track: stops.length === 2 ? track : sliceTrack(track, from.row, to.row),
         openFrom: starts && !closed && isOpen(0),
         openTo: ends && !closed && isOpen(1),
+        stopsFrom: starts && !closed && !tucked.has(first),
+        stopsTo: ends && !closed && !tucked.has(final),
         tuckedAt: [...(starts && tucked.has(first) ? [first] : []), ...(ends && tucked.has(final) ? [final] : [])],
       },
     ];

@@ -10,7 +10,8 @@ import { footOf, type LetterPath } from './placed';
 /** Places of a letter where the path may leave it: ends and middles of rows, one of so many. */
 const EACH = 4;
 /** A way over the base line counts less than one as long higher up, by so much for each mm of height: the lowest that takes no cut. */
-const HIGH = [0.4, 0.2, 0.1, 0.05];
+const LOW = 0.4;
+const HIGH = [LOW, 0.2, 0.1, 0.05];
 
 /** A letter, or a part of one, that is sewn in one go from one place to another. */
 export interface SewnPart {
@@ -49,13 +50,13 @@ export function sewParts(out: StitchBuffer, parts: readonly SewnPart[], { runMm,
       const { from, to } = nearestOf(a.places, b.places, perHeight);
       return { from, to, bareMm: bareBetween(from, to, a.painted, b.painted) };
     };
-    // Low rather, where that takes no cut.
-    if (b.cut || b.thread !== a.thread) return { ...nearest(0), bareMm: Infinity };
+    // Low rather, where that takes no cut; where one is taken anyway, S is not sewn upward for being a hair nearer to X at its top.
+    if (b.cut || b.thread !== a.thread) return { ...nearest(LOW), bareMm: Infinity };
     for (const perHeight of HIGH) {
       const low = nearest(perHeight);
       if (low.bareMm <= joiningMm - ROUGH_MM) return low;
     }
-    return nearest(0);
+    return nearest(LOW);
   };
   const ways = parts.slice(1).map((_, k) => wayTo(k + 1));
   parts.forEach((part, k) => {

@@ -45,16 +45,17 @@ function roundEndAt(track: Track, atEnd: boolean): number {
 }
 
 /**
- * A column whose last rows lie at the very ends that are open: its rows are moved together or apart by less than one of them in
+ * A column whose last rows lie at the very ends that are open, or end its stroke: its rows are moved together or apart by less than one of them in
  * all, where the lattice would leave up to half a spacing bare at each end. Where something goes on from it, its rows go on too.
  */
 export function withRowsToEnds(column: Column, spacingMm: number): Column {
-  if (!column.openFrom && !column.openTo) return column;
+  const [atFrom, atTo] = [column.openFrom || column.stopsFrom, column.openTo || column.stopsTo];
+  if (!atFrom && !atTo) return column;
   const { track } = column;
   const [half, first, last] = [spacingMm / 2, track.advance[0]!, track.advance[track.advance.length - 1]!];
   const onLattice = (a: number): number => Math.round(a / half) * half;
-  const from = column.openFrom ? (column.openTo ? 0 : onLattice(first)) : first;
-  const to = !column.openTo ? last : column.openFrom ? onLattice(last - first) : onLattice(last);
+  const from = atFrom ? (atTo ? 0 : onLattice(first)) : first;
+  const to = !atTo ? last : atFrom ? onLattice(last - first) : onLattice(last);
   if (to - from < half || last - first < half) return column;
   const stretch = (to - from) / (last - first);
   return { ...column, track: { ...track, advance: track.advance.map((a) => from + (a - first) * stretch) } };

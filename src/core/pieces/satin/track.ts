@@ -24,6 +24,9 @@ export interface Column {
   readonly buttsFrom?: boolean;
   readonly buttsTo?: boolean;
   readonly openTo?: boolean;
+  /** Whether its stroke ends there although others meet it: a row then lies at that end, as at an open one. */
+  readonly stopsFrom?: boolean;
+  readonly stopsTo?: boolean;
 }
 
 /** Columns of one piece and how they meet. Columns that share a node touch there. */
