@@ -8,10 +8,8 @@ import { inkOf, type Glyph, type Stroke } from './glyph';
 const SHARE = 0.8;
 /** … and by no more than this, cap heights. */
 const MOST = 0.26;
-/** Words are all as far apart, by the nearest places of their letters. */
+/** Words are all as far apart, by the nearest places of their letters: they are moved together by up to so much for it. */
 const MOST_BETWEEN_WORDS = 0.8;
-/** Fonts have broader spaces, and letters that lean more. */
-const MOST_BETWEEN_OUTLINED = 0.8;
 /** Places of a stroke's middle that are looked at, cap heights apart. */
 const STEP = 0.06;
 
@@ -75,8 +73,10 @@ export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (fi
     const apart = face.apart + words;
     const [most, share] = words > 0 ? [MOST_BETWEEN_WORDS, 1] : [MOST, SHARE];
     const exact = words > 0 && a && b ? ([edged(a), edged(b)] as const) : null;
-    const found = exact ? between(...exact, apart) : a && b ? between(a, b, apart) : apart;
-    const nearer = Math.min(most, share * Math.max(0, found - apart));
+    const found = a && b && !exact ? between(a, b, apart) : apart;
+    const nearer = exact
+      ? movedUntil((nearer) => between(...exact, apart - nearer), apart, most)
+      : Math.min(most, share * Math.max(0, found - apart));
     known.set(key, nearer);
     return nearer;
   };
@@ -90,11 +90,25 @@ export function wordKerning(draw: (sign: string) => Glyph | null): (first: strin
   const of = outlinesOf(draw, 0);
   return (first, second, shift, apart) => {
     const [a, b] = [of(first), of(second)];
-    return a && b ? Math.min(MOST_BETWEEN_OUTLINED, Math.max(0, nearestAt(a, b, shift) - apart)) : 0;
+    return a && b ? movedUntil((nearer) => nearestAt(a, b, shift - nearer), apart, MOST_BETWEEN_WORDS) : 0;
   };
 }
 
 const edged = (o: Outline): Outline => ({ ...o, places: o.sides?.() ?? o.places });
+
+/** How much nearer a letter must come until its ink is so far from the other's, or the most: by what lacks it never comes too near. */
+function movedUntil(awayWhen: (nearer: number) => number, apart: number, most: number): number {
+  let nearer = 0;
+  for (let i = 0; i < MOST_STEPS && nearer < most; i++) {
+    const lacks = awayWhen(nearer) - apart;
+    if (lacks < NEAR) break;
+    nearer += lacks;
+  }
+  return Math.min(most, nearer);
+}
+const MOST_STEPS = 8;
+/** So near to the distance is near enough, cap heights. */
+const NEAR = 0.005;
 
 /** How near the ink of two letters comes when their widths lie so far apart. */
 const between = (a: Outline, b: Outline, apart: number): number => nearestAt(a, b, a.right + apart - b.left);

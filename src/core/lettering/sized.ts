@@ -22,7 +22,7 @@ const WORDS_APART = 1.1;
 /** … but no more than this, heights of capitals: up to 12 mm the thread then need not be cut there. */
 const MOST_APART = 0.36;
 /** Words this far apart are joined by a run where threads are cut from 5 mm on, mm. */
-const JOINED_MM = 4.4;
+const JOINED_MM = 4.2;
 /** Where a font says nothing of small sizes, its letters are spread by so much of the height. */
 const OUTLINE_SPREAD = 0.04;
 

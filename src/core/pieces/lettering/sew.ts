@@ -11,7 +11,7 @@ import { footOf, type LetterPath } from './placed';
 const EACH = 4;
 /** A way over the base line counts less than one as long higher up, by so much for each mm of height: the lowest that takes no cut. */
 const LOW = 0.4;
-const HIGH = [LOW, 0.2, 0.1, 0.05];
+const HIGH = [LOW, 0.2, 0.1, 0.05, 0];
 
 /** A letter, or a part of one, that is sewn in one go from one place to another. */
 export interface SewnPart {
