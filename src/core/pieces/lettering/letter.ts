@@ -126,7 +126,7 @@ function withoutEnds(stroke: PlacedStroke, which: (end: End) => boolean): Placed
 }
 
 /** Rows of slanting strokes are compensated beyond the level at which they are cut: by so much where they lie at 45 degrees and more, mm. */
-const LEVEL_IN_MM = 0.3;
+const LEVEL_IN_MM = 0.15;
 
 /** How much a stroke leans, 0 for an upright one. */
 function slantOf(middle: readonly Point[]): number {
@@ -177,8 +177,20 @@ function trackOf({ middle, closed, widthMm }: PlacedStroke, area: Area, isRound:
   const along = closed ? line : extend(line, isRound(0) ? half - 0.02 : 0, isRound(1) ? half - 0.02 : 0);
   const directions = calmTangents(along, closed, Math.max(2, Math.round((0.3 * half) / STEP_MM)));
   const reach = (): number => half * 1.02 + 0.01;
-  return castRows(along, directions, reach, reach, indexEdges(area));
+  const track = castRows(along, directions, reach, reach, indexEdges(area));
+  return track && !closed ? withoutTips(track) : track;
 }
+
+/** A track without rows at its ends that would be shorter than what sews: made as long as that, they would stand out of the letter. */
+function withoutTips(track: Track): Track {
+  const last = track.left.length - 1;
+  const isTip = (i: number): boolean => distance(track.left[i]!, track.right[i]!) < TIP_ROW_MM;
+  let [from, to] = [0, last];
+  while (from < last && isTip(from)) from++;
+  while (to > from && isTip(to)) to--;
+  return (from === 0 && to === last) || to - from < 2 ? track : sliceTrack(track, from, to);
+}
+const TIP_ROW_MM = 0.6;
 
 /** Strokes that meet, by nodes: two for the ends of each stroke, then one for each joint. */
 interface Meetings {
