@@ -53,13 +53,18 @@ describe.each(faces)('%s', (face) => {
 
   it('sews any line of twenty letters with one cut', () => {
     fc.assert(
-      fc.property(fc.array(fc.constantFrom(...LETTERS), { minLength: 20, maxLength: 20 }), fc.boolean(), (letters, apart) => {
-        const text = apart
-          ? [letters.slice(0, 6), letters.slice(6, 14), letters.slice(14)].map((w) => w.join('')).join(' ')
-          : letters.join('');
-        expect([text, sewn(lettered(text, { face })).trims]).toEqual([text, 1]);
-      }),
-      { numRuns: 12, seed: 7 },
+      fc.property(
+        fc.array(fc.constantFrom(...LETTERS, ...'0123456789'), { minLength: 20, maxLength: 20 }),
+        fc.boolean(),
+        fc.integer({ min: 6, max: 12 }),
+        (letters, apart, height) => {
+          const text = apart
+            ? [letters.slice(0, 6), letters.slice(6, 14), letters.slice(14)].map((w) => w.join('')).join(' ')
+            : letters.join('');
+          expect([text, height, sewn(lettered(text, { face, height })).trims]).toEqual([text, height, 1]);
+        },
+      ),
+      { numRuns: 16, seed: 7 },
     );
   });
 
@@ -79,6 +84,12 @@ describe.each(faces)('%s', (face) => {
       expect([sign, bare.length]).toEqual([sign, 0]);
     }
   });
+});
+
+test('words whose letters pass each other slantwise or far above are as near as the others', () => {
+  for (const face of faces)
+    for (const text of ['LA VE', 'VA AV', 'to Te', 'By je', 'L T', 'R 1', 'F j', 'y Y'])
+      expect([face, text, sewn(lettered(text, { face, height: 12 })).trims]).toEqual([face, text, 1]);
 });
 
 describe('stems', () => {
