@@ -10,8 +10,7 @@ import { sewNetwork } from '../satin/sewNetwork';
 import { medianWidth } from '../satin/track';
 import { rowsSentence } from '../sentence';
 import { footOf, placedLetters, type LetterPath } from './placed';
-import { cornersOfSchool } from '../satin/settings';
-import { letteringSettings } from './settings';
+import { letteringSettings, textOfSchool } from './settings';
 import { columnPlaces, sewParts, type SewnPart } from './sew';
 import { styledKind } from './styles';
 
@@ -68,7 +67,7 @@ export const letteringKind: PieceKind<LetteringShape> = {
   form: 'column',
   isText: true,
   inStyle: (piece) => styledKind(piece.lettering?.style),
-  underSchool: (piece, school) => (piece.lettering?.outlines ? cornersOfSchool(piece, school) : piece),
+  underSchool: textOfSchool,
   settings: letteringSettings,
   sentence: (s, widthMm) => rowsSentence(`Lettering, strokes ${widthMm.toFixed(1)} wide`, s),
   prepare,

@@ -80,7 +80,7 @@ function endNear(stroke: PlacedStroke, p: Point, near: number): End | null {
 }
 
 /** Direction in which a stroke comes to its end. */
-function leaving({ middle }: PlacedStroke, end: End): Point {
+export function leaving({ middle }: PlacedStroke, end: End): Point {
   const n = middle.length;
   return end === 0 ? unit(sub(middle[0]!, middle[1]!)) : unit(sub(middle[n - 1]!, middle[n - 2]!));
 }

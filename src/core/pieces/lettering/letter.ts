@@ -14,6 +14,7 @@ import { indexEdges } from '../satin/outlineEdges';
 import { sliceTrack, type Column, type Track } from '../satin/track';
 import { joinedParts } from './joinedParts';
 import { outlinedLetter } from './outlined';
+import { caps, cornersIn, mitred, reachingCorners, squareOf, turned, type LetterStroke } from './letterCorners';
 import { endOf, jointsOf, type End, type Joint, type PlacedStroke } from './joints';
 
 /** A letter as columns that hang together. */
@@ -23,6 +24,10 @@ export interface Letter {
 }
 
 const STEP_MM = 0.12;
+/** Rows reach so far out into a corner that is turned, half widths. */
+const CORNER_REACH = 1.5;
+/** Nodes beyond those of strokes, and short of those of cuts. */
+const FIRST_CAP_NODE = 2_000_000;
 /** Nearer to its end than this a stroke is not divided for what joins it: that joins its end, mm. */
 const AT_END_MM = 0.6;
 /** An end is cut off no farther from its joint than this, in stroke widths: it may cross the same stroke again. */
@@ -34,8 +39,11 @@ const FAR = 6;
 const known = new Map<string, Letter>();
 const MOST_KNOWN = 600;
 
-/** The columns of one letter, joined where its strokes meet. */
-export function letterOf(placed: PlacedGlyph, { face }: LaidText, corners: Corners = 'turn'): Letter {
+/**
+ * The columns of one letter, joined where its strokes meet.
+ * @param corners how corners of block letters are made; as the face draws them, or its outlines turn, where absent
+ */
+export function letterOf(placed: PlacedGlyph, { face }: LaidText, corners?: Corners): Letter {
   if (!placed.isRigid) return workedOut(placed, placed.place, face, corners);
   const { glyph, height, strokeMm, local, place, turn } = placed;
   const lean = local({ x: 0, y: 1 }).x - local({ x: 0, y: 0 }).x;
@@ -62,34 +70,48 @@ const movedLetter = ({ columns, painted }: Letter, to: (p: Point) => Point): Let
 /** A letter in a frame of mm, y downward. */
 type Frame = (p: Point) => Point;
 
-function workedOut(placed: PlacedGlyph, frame: Frame, face: Face, corners: Corners): Letter {
+function workedOut(placed: PlacedGlyph, frame: Frame, face: Face, corners?: Corners): Letter {
   const { outline } = placed.glyph;
-  return outline ? outlinedLetter(outline.map((ring) => ring.map(frame)), corners) : strokedLetter(placed, frame, face); // prettier-ignore
+  if (outline) return outlinedLetter(outline.map((ring) => ring.map(frame)), corners ?? 'turn'); // prettier-ignore
+  return strokedLetter(placed, frame, face, corners ?? 'butt');
 }
 
 /** A letter of strokes as columns, and what it paints. */
-function strokedLetter({ glyph, strokeMm, height }: PlacedGlyph, frame: Frame, face: Face): Letter {
-  const drawn = glyph.strokes.map((s) => placedStroke(s, frame, strokeMm));
-  const joints = jointsOf(drawn);
+function strokedLetter({ glyph, strokeMm, height }: PlacedGlyph, frame: Frame, face: Face, corners: Corners): Letter {
+  const placed = glyph.strokes.map((s): LetterStroke => ({
+    stroke: placedStroke(s, frame, strokeMm),
+    ...(s.level ? { level: s.level } : {}),
+  }));
+  const drawn = corners === 'turn' ? turned(placed) : placed;
+  const all = jointsOf(drawn.map((s) => s.stroke));
+  const cut = corners === 'mitre' ? cornersIn(all) : corners === 'cap' ? squareOf(drawn, cornersIn(all)) : [];
+  const joints = all.map((j) => (cut.includes(j) ? { ...j, tucked: false } : j));
   const isJoined = (i: number, end: End): boolean =>
     joints.some((j) => (j.under === i && j.underEnd === end) || (j.over === i && j.overEnd === end));
-  const isRound = (i: number, end: End): boolean => face.ends === 'round' && !glyph.strokes[i]!.level && !isJoined(i, end);
+  const isRound = (i: number, end: End): boolean => face.ends === 'round' && !drawn[i]!.level && !isJoined(i, end);
   // A round end reaches as far as a flat one would.
-  const strokes = drawn.map((s, i) => withoutEnds(s, (end) => isRound(i, end)));
-  const painted = strokes.map((s, i) => paintedBy(s, glyph.strokes[i]!, frame, 1 / height, (end) => isRound(i, end)));
-  const shapes = painted.map((area, i) => cutBeneath(area, i, joints, painted, CUT_REACH * strokeMm));
+  const strokes = drawn.map((s, i) => ({ ...s, stroke: withoutEnds(s.stroke, (end) => isRound(i, end)) }));
+  const painted = strokes.map((s, i) => paintedBy(s, frame, 1 / height, (end) => isRound(i, end)));
+  const beneath = painted.map((area, i) => cutBeneath(area, i, joints, painted, CUT_REACH * strokeMm));
+  const shapes = cut.length > 0 ? mitred(strokes, beneath, cut) : beneath;
   const nodes = new UnionFind(2 * strokes.length + joints.length);
-  const columns = strokes.flatMap((s, i) => {
-    const track = trackOf(s, shapes[i]!, (end) => isRound(i, end));
+  const columns = reachingCorners(strokes, cut).flatMap((s, i) => {
+    const track = trackOf({ ...strokes[i]!, stroke: s }, shapes[i]!, (end) => isRound(i, end));
     return track ? columnsOf(track, i, s.closed, { strokes: strokes.length, joints, nodes }, (end) => !isJoined(i, end)) : [];
   });
+  const ink = unite(...painted);
   const root = (c: Column): Column => ({
     ...c,
     from: nodes.root(c.from),
     to: nodes.root(c.to),
     tuckedAt: c.tuckedAt?.map((n) => nodes.root(n)) ?? [],
   });
-  return { columns: joinedParts(columns.map(root)), painted: unite(...painted) };
+  const covers = corners === 'cap' ? caps(strokes, cut, ink) : [];
+  const capped = covers.map(({ joint, track }, k): Column => {
+    const node = nodes.root(2 * strokes.length + joints.findIndex((j) => j.at === joint.at));
+    return { from: node, to: FIRST_CAP_NODE + k, track };
+  });
+  return { columns: joinedParts([...columns.map(root), ...capped]), painted: ink };
 }
 
 /** What a letter paints, without its columns. */
@@ -105,7 +127,7 @@ export function inkOf(placed: PlacedGlyph, { face }: LaidText): Area {
     ...glyph.strokes.map((s) => {
       const drawn = placedStroke(s, place, strokeMm);
       const isRound = (): boolean => round && !s.level;
-      return paintedBy(withoutEnds(drawn, isRound), s, place, 1 / height, isRound);
+      return paintedBy({ ...s, stroke: withoutEnds(drawn, isRound) }, place, 1 / height, isRound);
     }),
   );
 }
@@ -135,9 +157,9 @@ function slantOf(middle: readonly Point[]): number {
 }
 
 /** What a stroke paints by itself. */
-function paintedBy(stroke: PlacedStroke, { level }: Stroke, frame: Frame, perMm: number, isRound: (end: End) => boolean): Area {
+function paintedBy({ stroke, level, turns }: LetterStroke, frame: Frame, perMm: number, isRound: (end: End) => boolean): Area {
   const { middle, closed, widthMm } = stroke;
-  const plain = strokeArea([middle], closed, { widthMm, cap: 'butt', join: 'round', miterLimit: 4 });
+  const plain = strokeArea([middle], closed, { widthMm, cap: 'butt', join: turns ? 'miter' : 'round', miterLimit: 4 });
   if (level) {
     const inset = slantOf(middle) * LEVEL_IN_MM * perMm;
     const [low, high] = [level[0] + inset, level[1] - inset];
@@ -169,14 +191,17 @@ function cutBeneath(area: Area, i: number, joints: readonly Joint[], painted: re
 const ballAbout = (p: Point, radius: number): Area =>
   strokeArea([[p, { x: p.x + 0.001, y: p.y }]], false, { widthMm: 2 * radius, cap: 'round', join: 'round', miterLimit: 4 });
 
-function trackOf({ middle, closed, widthMm }: PlacedStroke, area: Area, isRound: (end: End) => boolean): Track | null {
+function trackOf({ stroke, turns }: LetterStroke, area: Area, isRound: (end: End) => boolean): Track | null {
+  const { middle, closed, widthMm } = stroke;
   const half = widthMm / 2;
   const even = resample(middle, STEP_MM);
   const ring = closed ? smooth(even.slice(0, -1), 4, true) : [];
   const line = closed ? [...ring, ring[0]!] : smooth(even, 4, false);
   const along = closed ? line : extend(line, isRound(0) ? half - 0.02 : 0, isRound(1) ? half - 0.02 : 0);
-  const directions = calmTangents(along, closed, Math.max(2, Math.round((0.3 * half) / STEP_MM)));
-  const reach = (): number => half * 1.02 + 0.01;
+  // Rows fan about a corner over all of it, and reach out into it.
+  const [calm, far] = turns ? [1, CORNER_REACH] : [0.3, 1.02];
+  const directions = calmTangents(along, closed, Math.max(2, Math.round((calm * half) / STEP_MM)));
+  const reach = (): number => half * far + 0.01;
   const track = castRows(along, directions, reach, reach, indexEdges(area));
   return track && !closed ? withoutTips(track) : track;
 }

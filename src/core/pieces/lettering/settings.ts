@@ -1,7 +1,7 @@
 import type { Resolved } from '../../document/resolved';
-import type { JobSettings, Piece } from '../../document/types';
-import { rule, type ResolveContext, type ShapeFacts, type WithoutTies } from '../resolve';
-import { satinSettings } from '../satin/settings';
+import type { Corners, JobSettings, Piece } from '../../document/types';
+import { pick, rule, type ResolveContext, type ShapeFacts, type WithoutTies } from '../resolve';
+import { cornersOfSchool, satinSettings } from '../satin/settings';
 import { SMALL_BELOW_MM } from '../../lettering/sized';
 
 /** Spacing of rows in small letters on rough cloth, which swallows finer ones, mm (craft §8). */
@@ -13,9 +13,19 @@ export function letteringSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveC
   const small = (piece.lettering?.height ?? Infinity) < SMALL_BELOW_MM;
   const rough = small && ROUGH.has(ctx.recipe.key) ? { spacing: rule(ROUGH_SPACING_MM, 'small letters on rough cloth') } : {};
   const satin = satinSettings(piece, facts, ctx, { ...rough, thinBars: false });
-  // Letters of strokes say themselves how these meet.
-  if (!piece.lettering?.outlines) delete satin.corners;
-  return { ...satin, joining: joiningFor(ctx.settings) };
+  const corners = piece.lettering?.outlines ? satin.corners! : cornersOfStrokes(piece, ctx.settings);
+  return { ...satin, corners, joining: joiningFor(ctx.settings) };
+}
+
+function cornersOfStrokes({ settings }: Piece, { corners }: JobSettings): Resolved<Corners> {
+  return pick(settings.corners, corners ? rule<Corners>(corners, 'your school') : rule<Corners>('butt', 'one stroke ends under the other'));
+}
+
+/** A text as the shop's school shapes it: what it does not say of its corners, the school does. */
+export function textOfSchool(piece: Piece, school: JobSettings): Piece {
+  if (piece.lettering?.outlines) return cornersOfSchool(piece, school);
+  if (piece.settings.corners !== undefined || school.corners === undefined) return piece;
+  return { ...piece, settings: { ...piece.settings, corners: school.corners } };
 }
 
 /** Over more bare cloth than this the thread is cut between letters (craft §6). */
