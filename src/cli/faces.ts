@@ -28,6 +28,7 @@ export async function facesCommand(argv: readonly string[]): Promise<number> {
     native: false,
     glyphs: readFont(readBytes(fileOfFace(face)), face.file).count,
     smallest_height_mm: face.smallest,
+    foam: { from_mm: face.foam },
     says: face.says,
   }));
   const faces = [...native, ...shipped];

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { contains, offset } from '../../geometry/area';
+import { boundsOf } from '../../geometry/point';
 import { distance, type Point } from '../../geometry/point';
 import { shippedFace, SHIPPED_FACES } from '../../lettering/outline/catalogue';
 import { readFont, type OutlineFont } from '../../lettering/outline/readFont';
@@ -12,6 +13,7 @@ import { prepareShape } from '../registry';
 import { groupsOf } from '../satin/nodes';
 import { layOut } from '../../lettering/layout';
 import { letterOf } from './letter';
+import { foamHeightOf, thinnestOf, tooThinOnFoam } from './foamOutlines';
 import { staysOpen, TELLING_LETTERS } from './smallest';
 
 const fonts = new Map<string, OutlineFont>(
@@ -25,6 +27,23 @@ const sewn = (text: string, face: string, height = 10) => {
   const plan = new Planner().plan({ ...job, brief: { ...job.brief, hoop: { width: 400, height: 400, shape: 'rect' } } });
   return { plan, painted: prepareShape(p)!.painted, trims: plan.command.filter((c) => c === Command.trim).length };
 };
+
+test('a stroke of a font is as wide as its outline, whatever lies beside it', () => {
+  const slab = { key: 'slab', outlines: fonts.get('slab')!.outlinesFor('lI -') };
+  const ink = inkWidthOf('I');
+  expect(thinnestOf(slab, 'I')! * 20).toBeGreaterThan(0.85 * ink);
+  expect(thinnestOf(slab, 'I')! * 20).toBeLessThan(1.15 * ink);
+  expect(thinnestOf(slab, 'ж')).toBeNull();
+});
+
+/** How wide the stem of a letter of Slab, 20 mm high, is half way up: measured along a line across it. */
+function inkWidthOf(sign: string): number {
+  const { painted } = prepareShape(piece('lettering', { lettering: textOf(sign, 'slab', 20) }))!;
+  const { minX, maxX, minY, maxY } = boundsOf(painted);
+  const steps = 400;
+  const inside = Array.from({ length: steps }, (_, i) => ({ x: minX + ((maxX - minX) * (i + 0.5)) / steps, y: (minY + maxY) / 2 }));
+  return (inside.filter((p) => contains(painted, p)).length / steps) * (maxX - minX);
+}
 
 describe.each(SHIPPED_FACES.map((f) => f.key))('%s', (face) => {
   it('sews any twenty letters of 10 mm with one cut, in one word or three', () => {
@@ -43,6 +62,15 @@ describe.each(SHIPPED_FACES.map((f) => f.key))('%s', (face) => {
       const least = shippedFace(face)!.smallest[weight];
       expect([weight, staysOpen(drawn, least, weight), staysOpen(drawn, least - 0.5, weight)]).toEqual([weight, true, false]);
     }
+  });
+
+  it('bears foam in most of its letters from the height that it is said to', () => {
+    const signs = [...LETTERS, ...'0123456789'];
+    const drawn = { key: face, outlines: fonts.get(face)!.outlinesFor(signs.join(' ')) };
+    expect(foamHeightOf(drawn, signs)).toBe(shippedFace(face)!.foam);
+    const thin = (height: number): number => tooThinOnFoam({ ...textOf(signs.join(''), face, height) }).length;
+    const { foam } = shippedFace(face)!;
+    expect([thin(foam) <= 31, thin(foam - 2) > 31, thin(4 * foam)]).toEqual([true, true, 0]);
   });
 
   it('covers its letters, and sews nothing beside them', () => {

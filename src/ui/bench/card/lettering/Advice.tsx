@@ -4,6 +4,7 @@ import { isCap } from '@/core/document/job';
 import type { Job, Lettering, Piece } from '@/core/document/types';
 import { faceOf, smallestIn } from '@/core/lettering/faces';
 import { foamHeight, tooThinForFoam } from '@/core/lettering/foam';
+import { tooThinOnFoam } from '@/core/pieces/lettering/foamOutlines';
 import { layOut } from '@/core/lettering/layout';
 import { shippedFace } from '@/core/lettering/outline/catalogue';
 import { SMALL_BELOW_MM } from '@/core/lettering/sized';
@@ -86,10 +87,11 @@ function ofStrokes({ job, text, piece }: Piecewise, strokeMm: number): string[] 
 }
 
 function ofFoam({ text, piece }: Piecewise): string[] {
+  if ((piece.settings.foam ?? 0) === 0) return [];
   const face = faceOf(text.face);
-  if ((piece.settings.foam ?? 0) === 0 || !face) return [];
-  const from = foamHeight(face);
-  if (text.height < from) return [`Foam wants strokes of 4 mm and more: in ${face.name} letters of ${from} mm.`];
-  const thin = tooThinForFoam(face, text.height).filter((sign) => text.text.includes(sign));
+  const from = face ? foamHeight(face) : shippedFace(text.face)?.foam;
+  const name = face?.name ?? text.outlines?.name;
+  if (from !== undefined && text.height < from) return [`Foam wants strokes of 4 mm and more: in ${name} letters of ${from} mm.`];
+  const thin = face ? tooThinForFoam(face, text.height).filter((sign) => text.text.includes(sign)) : tooThinOnFoam(text);
   return thin.length === 0 ? [] : [`Too thin for foam at this height: ${thin.join(' ')}.`];
 }
