@@ -1,8 +1,9 @@
 import { glyph, leaned, moved, oval, through, type Draw, type Glyph, type Proportions, type Stroke } from './glyph';
 import { CAPITALS } from './skeleton/capitals';
 import { FIGURES, MARKS } from './skeleton/figures';
-import { barredSmall, JOINED } from './skeleton/joined';
+import { barredCapitals, barredSmall, JOINED, scriptJoined } from './skeleton/joined';
 import { SCRIPT } from './skeleton/script';
+import { SCRIPT_CAPITALS } from './skeleton/scriptCapitals';
 import { SMALL } from './skeleton/small';
 
 /** A face of letters that are drawn as columns. */
@@ -107,7 +108,16 @@ export const faceOf = (key: string): Face | undefined => FACES.find((f) => f.key
 const DRAWN: ReadonlyMap<string, Draw> = new Map([CAPITALS, SMALL, FIGURES, MARKS, JOINED].flatMap((set) => Object.entries(set)));
 
 /** … and in a script. */
-const SCRIPTED: ReadonlyMap<string, Draw> = new Map([...DRAWN, ...[SCRIPT, barredSmall(SCRIPT)].flatMap((set) => Object.entries(set))]);
+const SCRIPTED: ReadonlyMap<string, Draw> = new Map(
+  [
+    Object.fromEntries(DRAWN),
+    SCRIPT_CAPITALS,
+    barredCapitals(SCRIPT_CAPITALS),
+    scriptJoined(SCRIPT_CAPITALS),
+    SCRIPT,
+    barredSmall(SCRIPT),
+  ].flatMap((set) => Object.entries(set)),
+);
 
 /** Marks that stand above (or hang below) a letter, drawn about x = 0 with their foot at y = 0. */
 const ACCENTS: Readonly<Record<string, (p: Proportions) => Stroke[]>> = {

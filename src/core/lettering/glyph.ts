@@ -36,8 +36,8 @@ export interface Glyph {
   strokes: readonly Stroke[];
   /** Of a letter that is an outline, not strokes: its rings, even-odd. Its `width` is then its advance, and x = 0 its origin. */
   outline?: Area;
-  /** Of a script: it joins the letters beside it, its `width` being from join to join. */
-  joins?: true;
+  /** Of a script: it joins the letters beside it, or only the one after it; its `width` then reaches from join to join. */
+  joins?: 'both' | 'after';
   /** Where marks above and below it stand; in the middle of its width where absent. */
   markAt?: number;
 }

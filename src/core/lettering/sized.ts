@@ -86,7 +86,7 @@ function nativeSetting(text: Lettering, face: Face): TypeSetting {
   const wordGap = text.wordSpacing === undefined ? Math.min(wordApart, Math.max(0, near)) : wordApart;
   const step = (first: SetLetter, second: SetLetter, words: number): number => {
     // Letters of a script join where both have a join: the one ends where the other begins.
-    if (words === 0 && first.glyph.joins && second.glyph.joins)
+    if (words === 0 && first.glyph.joins && second.glyph.joins === 'both')
       return first.glyph.width * first.height + ((text.spacing ?? 0) / 100) * text.height;
     const between = words === 1 ? wordGap : words * wordApart;
     return ink(first)[1] - ink(second)[0] + apartMm + (between - kerning(first.sign, second.sign, between)) * text.height;

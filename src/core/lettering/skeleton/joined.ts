@@ -7,7 +7,10 @@ const barred =
   (letter: Draw, bar: (width: number, p: Proportions) => Stroke): Draw =>
   (p) => {
     const drawn = letter(p);
-    return { ...drawn, strokes: [{ ...bar(drawn.joins ? 2 * drawn.markAt! : drawn.width, p), width: 0.8 }, ...drawn.strokes] };
+    return {
+      ...drawn,
+      strokes: [{ ...bar(drawn.markAt === undefined ? drawn.width : 2 * drawn.markAt, p), width: 0.8 }, ...drawn.strokes],
+    };
   };
 
 /** Two letters in one, the second so much of its width to the right. */
@@ -16,22 +19,29 @@ const joined =
   (p) => {
     const [a, b] = [first(p), second(p)];
     const at = a.width - lap * p.w;
-    return glyph(at + b.width, ...a.strokes, ...b.strokes.map((s) => moved(s, at, 0)));
+    return { ...glyph(at + b.width, ...a.strokes, ...b.strokes.map((s) => moved(s, at, 0))), ...(b.joins ? { joins: 'after' } : {}) };
   };
 
 /** Bars through letters, by which they are others. */
 export const barredSmall = (small: Readonly<Record<string, Draw>>): Readonly<Record<string, Draw>> => ({
   ø: barred(small.o!, (width, { x, w }) => through([w * 0.1, -0.03], [width - w * 0.1, x + 0.03])),
   ł: barred(small.l!, (width) => through([width / 2 - 0.16, 0.4], [width / 2 + 0.16, 0.6])),
+  đ: barred(small.d!, (width, { w }) => through([width - w / 2 - 0.2, 0.86], [width - w / 2 + 0.16, 0.86])),
+});
+export const scriptJoined = (capitals: Readonly<Record<string, Draw>>): Readonly<Record<string, Draw>> => ({
+  Æ: joined(capitals.A!, capitals.E!, 1),
+  Œ: joined(capitals.O!, capitals.E!, 1),
+});
+export const barredCapitals = (capitals: Readonly<Record<string, Draw>>): Readonly<Record<string, Draw>> => ({
+  Ø: barred(capitals.O!, (width, { w }) => through([w * 0.1, -0.04], [width - w * 0.1, 1.04])),
+  Ł: barred(capitals.L!, (_, { w }) => through([w / 2 - 0.16, 0.42], [w / 2 + 0.2, 0.64])),
+  Đ: barred(capitals.D!, (_, { w }) => through([w / 2 - 0.18, 0.5], [w / 2 + 0.22, 0.5])),
 });
 
 /** Letters of the Latin alphabets of Europe that are no letter with a mark. */
 export const JOINED: Readonly<Record<string, Draw>> = {
   ...barredSmall(SMALL),
-  Ø: barred(CAPITALS.O!, (width, { w }) => through([w * 0.1, -0.04], [width - w * 0.1, 1.04])),
-  Ł: barred(CAPITALS.L!, (_, { w }) => through([w / 2 - 0.16, 0.42], [w / 2 + 0.2, 0.64])),
-  đ: barred(SMALL.d!, (width, { w }) => through([width - w / 2 - 0.2, 0.86], [width - w / 2 + 0.16, 0.86])),
-  Đ: barred(CAPITALS.D!, (_, { w }) => through([w / 2 - 0.18, 0.5], [w / 2 + 0.22, 0.5])),
+  ...barredCapitals(CAPITALS),
   æ: joined(SMALL.a!, SMALL.e!, 1),
   œ: joined(SMALL.o!, SMALL.e!, 1),
   Æ: (p) => {

@@ -1,28 +1,7 @@
+import { LEAD, leading, linesOf, type Lines } from './scriptLines';
 import { arc, curve, glyph, stem, through, type Draw, type Glyph, type Proportions, type Stroke } from '../glyph';
 
-/** Where letters of a script join, as a share of the height of small letters: each begins there on its left and ends there on its right. */
-const JOIN = 0.42;
-
 type At = readonly [number, number];
-
-/** Heights that the letters are drawn by: the join, and the middles of strokes at foot, top of small letters, top of tall ones, and below. */
-interface Lines {
-  c: number;
-  f: number;
-  t: number;
-  tall: number;
-  low: number;
-  x: number;
-}
-
-const linesOf = ({ x, w, over, below }: Proportions): Lines => ({
-  c: JOIN * x,
-  f: w / 2 - over,
-  t: x - w / 2 + over,
-  tall: 1 - w / 2,
-  low: below + w / 2 - over,
-  x,
-});
 
 /** The letter between its joins: its strokes for lines, and how wide it is from join to join, for a face of usual width. */
 type Script = (l: Lines, p: Proportions) => readonly [width: number, ...strokes: Stroke[]];
@@ -34,17 +13,11 @@ const joining =
     const [width, ...strokes] = draw(linesOf(p), p);
     const { wide } = p;
     const spread = (s: Stroke): Stroke => ({ ...s, middle: s.middle.map((q) => ({ x: q.x * wide, y: q.y })) });
-    return { ...glyph(width * wide, ...strokes.map(spread)), joins: true, markAt: (middle ?? (width - LEAD) / 2) * wide };
+    return { ...glyph(width * wide, ...strokes.map(spread)), joins: 'both', markAt: (middle ?? (width - LEAD) / 2) * wide };
   };
-
-/** How far the stroke that leads on reaches beyond a stem. */
-const LEAD = 0.24;
 
 /** The stroke that comes from the letter before. */
 const entry = ({ c }: Lines, ...to: readonly At[]): Stroke => curve([0, c], ...to);
-/** A stem that turns at its foot and leads on. */
-const leading = ({ c, f }: Lines, x: number, from: number): Stroke =>
-  curve([x, from], [x, (from + c) / 2], [x, c], [x + 0.03, 0.6 * c], [x + 0.1, f], [x + 0.18, 0.62 * c], [x + LEAD, c]);
 /** An arch from inside a stem to a foot that leads on, or to a plain stem. */
 const archOut = ({ c, f, t }: Lines, from: number, to: number): Stroke =>
   curve([from, 0.5 * t], [from + 0.05, 0.8 * t], [(from + to) / 2 + 0.03, t], [to - 0.01, 0.8 * t], [to, 0.55 * t], [to, c * 0.9], [to + 0.03, 0.5 * c], [to + 0.1, f], [to + 0.18, 0.62 * c], [to + LEAD, c]); // prettier-ignore
@@ -61,6 +34,11 @@ const dotOver = (x: number, { x: high, tall }: Lines, w: number): Stroke => {
   const y = Math.min(tall - 0.2 * w, high + 1.7 * w);
   return { ...through([x, y - 0.12 * w], [x, y + 0.12 * w]), width: 1.15 };
 };
+
+/** The e that another letter runs into. */
+const second = (l: Lines): Stroke[] => [
+  curve([0.4, l.c], [0.52, 0.9 * l.c], [0.67, 1.02 * l.c], [0.77, 0.68 * l.t], [0.74, 0.92 * l.t], [0.64, l.t], [0.51, 0.8 * l.t], [0.46, l.x / 2], [0.5, 0.24 * l.x], [0.64, l.f], [0.78, 0.5 * l.c], [0.9, l.c]), // prettier-ignore
+];
 
 export const SCRIPT: Readonly<Record<string, Draw>> = {
   a: joining((l) => [0.68, entry(l, [0.07, l.c + 0.03]), round(l, 0.25, 0.19), leading(l, 0.44, l.t)]),
@@ -196,5 +174,13 @@ export const SCRIPT: Readonly<Record<string, Draw>> = {
     through([0.05, l.t], [0.38, l.t]),
     curve([0.07, l.f], [0.32, l.f], [0.42, l.f + 0.02], [0.5, 0.6 * l.c], [0.58, l.c]),
     through([0.36, l.t], [0.08, l.f]),
+  ]),
+  æ: joining((l) => [0.9, entry(l, [0.07, l.c + 0.03]), round(l, 0.25, 0.19), ...second(l), through([0.44, l.t], [0.44, l.f])]),
+  œ: joining((l) => [0.9, entry(l, [0.07, l.c + 0.03]), round(l, 0.25, 0.19), ...second(l)]),
+  ß: joining((l) => [
+    0.64,
+    entry(l, [0.06, l.c + 0.08], [0.12, l.c + 0.2]),
+    curve([0.43, 0.2], [0.5, 0.12], [0.57, 0.5 * l.c], [0.64, l.c]),
+    curve([0.12, 0], [0.12, 0.4], [0.12, 0.74], [0.19, 0.91], [0.3, l.tall], [0.41, 0.84], [0.37, 0.68], [0.29, 0.57], [0.41, 0.46], [0.47, 0.28], [0.4, 0.1], [0.27, l.f], [0.2, 0.1]), // prettier-ignore
   ]),
 };

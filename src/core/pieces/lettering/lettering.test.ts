@@ -100,7 +100,7 @@ describe('stems', () => {
       const p = lettered('I', { face, height, slant }, { pullComp: 0.2, spacing: 0.4, underlay: [] });
       const { plan, at, stitches } = sewn(p);
       const { strokeMm } = layOut(p.lettering!);
-      const rows = stitches.filter((i) => plan.role[i] === Role.cover && Math.abs(at(i).y + height / 2) < height / 4);
+      const rows = stitches.filter((i) => plan.role[i] === Role.cover && Math.abs(at(i).y + height / 2) < height / 6);
       // A zigzag crosses the stem and goes on by half a spacing.
       const across = rows.map((i) => Math.abs(at(i).x - at(i - 1).x)).sort((a, b) => a - b);
       expect(across[across.length >> 1]! - (strokeMm + 0.4)).toBeLessThan(0.05);
