@@ -129,7 +129,8 @@ export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: st
   const numbers = { spacing: number('spacing', v['spacing'], -20, 300), slant: number('slant', v['slant'], -45, 45), radius: number('radius', v['radius'], 5, 2000) }; // prettier-ignore
   for (const [key, value] of Object.entries(numbers)) if (value !== undefined) text[key as keyof typeof numbers] = value;
   if (v['align'] !== undefined) text.align = oneOf('align', v['align'], ALIGNMENTS);
-  if (v['style'] !== undefined && v['style'] !== 'columns') text.style = oneOf('style', v['style'], LETTER_STYLES);
+  if (v['style'] === 'columns') text.rules = { line: false };
+  else if (v['style'] !== undefined) text.style = oneOf('style', v['style'], LETTER_STYLES);
   if (v['direction'] !== undefined) text.direction = oneOf('direction', v['direction'], LETTER_DIRECTIONS);
   if (v['line'] !== undefined)
     text.line = oneOf(

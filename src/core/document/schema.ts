@@ -163,7 +163,7 @@ export const letteringSchema = Joi.object<Lettering, true>({
   outlines: faceOutlines,
   letters: Joi.object().pattern(/^\d{1,4}$/, letterOwn),
   direction: Joi.string().valid(...LETTER_DIRECTIONS),
-  rules: Joi.object<NonNullable<Lettering['rules']>, true>({ spread: Joi.boolean(), thicken: Joi.boolean() }),
+  rules: Joi.object<NonNullable<Lettering['rules']>, true>({ spread: Joi.boolean(), thicken: Joi.boolean(), line: Joi.boolean() }),
   style: Joi.string().valid(...LETTER_STYLES),
 });
 

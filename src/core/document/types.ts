@@ -240,7 +240,7 @@ export interface Lettering {
   letters?: Record<string, LetterOwn>;
   direction?: (typeof LETTER_DIRECTIONS)[number];
   /** Rules for small letters that a person switched off (false), or on again. */
-  rules?: { spread?: boolean; thicken?: boolean };
+  rules?: { spread?: boolean; thicken?: boolean; line?: boolean };
   /** Sewn otherwise than as columns. */
   style?: (typeof LETTER_STYLES)[number];
 }

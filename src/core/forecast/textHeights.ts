@@ -4,6 +4,7 @@ import { sub, unit } from '../geometry/point';
 import { inkBox } from '../lettering/glyph';
 import { layOut, type PlacedGlyph } from '../lettering/layout';
 import { isCorrection } from '../lettering/sized';
+import { styleOf } from '../lettering/styleOf';
 import { letterOf } from '../pieces/lettering/letter';
 import type { Shaped } from '../pieces/prepare/shaped';
 import type { StitchPlan } from '../plan/plan';
@@ -49,8 +50,8 @@ const RAISED = 0.06;
 
 /** A letter is as high as this much of its width reaches, as a share of its height and within limits, mm; as a line, its thread. */
 const TELLS = { share: 0.05, least: 0.3, most: 0.8 };
-const tellingMm = (height: number, { style }: Lettering): number =>
-  style === 'line' ? TELLS.least : Math.min(TELLS.most, Math.max(TELLS.least, TELLS.share * height));
+const tellingMm = (height: number, text: Lettering): number =>
+  styleOf(text) === 'line' ? TELLS.least : Math.min(TELLS.most, Math.max(TELLS.least, TELLS.share * height));
 /** Threads so far about a letter are its own, mm. */
 const ABOUT_MM = 0.7;
 

@@ -15,6 +15,8 @@ export interface Face {
   proportions: Omit<Proportions, 'over'>;
   /** Heights of capitals, mm, from which its letters stay open, by weight of the thread; worked out by `pieces/lettering/smallest`. */
   smallest: Readonly<Record<40 | 60, number>>;
+  /** Lower letters have one line along each stroke, mm. */
+  linesBelow?: number;
   /** How open ends look. */
   ends: 'flat' | 'round';
   /** Bars across the ends of stems, in stroke widths; 0 for none. */
@@ -76,6 +78,7 @@ export const FACES: readonly Face[] = [
       name: 'Thimble',
       says: 'wide open letters for small sizes',
       smallest: { 40: 4.5, 60: 4 },
+      linesBelow: 4,
       ends: 'flat',
       serif: 0,
       apart: 0.18,

@@ -1,6 +1,9 @@
 import type { Lettering } from '../document/types';
+import { THREAD_WIDTH_MM } from '../units/tolerances';
+import { faceOf } from './faces';
 import { layOut } from './layout';
 import { LEAST_STROKE_MM, SMALL_BELOW_MM } from './sized';
+import { isLinesBySize } from './styleOf';
 
 export type SizeRuleKey = keyof NonNullable<Lettering['rules']>;
 
@@ -38,7 +41,25 @@ export function sizeRules(text: Lettering): SizeRule[] {
       unit: 'mm wide',
       ...both('thicken', (laid) => laid.strokeMm),
     },
+    ...linesRule(text),
   ];
   return rules.filter((r) => Math.abs(r.with - r.without) > LEAST_SEEN_MM);
 }
 const LEAST_SEEN_MM = 0.01;
+
+/** Letters too low for columns are lines, unless a person chose what they are. */
+function linesRule(text: Lettering): SizeRule[] {
+  const below = faceOf(text.face)?.linesBelow ?? 0;
+  if (text.style !== undefined || text.height >= below) return [];
+  return [
+    {
+      key: 'line',
+      says: 'One line along each stroke',
+      source: `this face below ${below} mm`,
+      unit: 'mm wide',
+      without: layOut({ ...text, rules: { ...text.rules, line: false } }).strokeMm,
+      with: THREAD_WIDTH_MM,
+      on: isLinesBySize(text),
+    },
+  ];
+}

@@ -4,6 +4,8 @@ import { inkOf, type Glyph } from './glyph';
 import { onceEach } from '../geometry/known';
 import { kerningOf, wordKerning } from './kerning';
 import { outlinedGlyph, signsIn } from './outline/outlined';
+import { styleOf } from './styleOf';
+import { THREAD_WIDTH_MM } from '../units/tolerances';
 
 /**
  * Round letters are drawn so much beyond flat ones at each end, mm. Practitioners draw 0.2 (craft §4); here compensation at the ends
@@ -64,12 +66,16 @@ export const isCorrection = (height: number, text: Lettering): boolean => Math.a
 const isSpread = ({ height, rules }: Lettering): boolean => height < SMALL_BELOW_MM && rules?.spread !== false;
 
 function nativeSetting(text: Lettering, face: Face): TypeSetting {
+  const isLine = styleOf(text) === 'line';
   const at = onceEach((height: number): SizedFace => {
     const drawnFor = isCorrection(height, text) ? text.height : height;
     const least = text.rules?.thicken === false ? 0 : LEAST_STROKE_MM;
-    const strokeMm = Math.max(least, face.proportions.w * drawnFor * (text.weight ?? 1));
+    // A line is as wide as its thread: drawn so, it reaches as high as it should.
+    const strokeMm = isLine ? THREAD_WIDTH_MM : Math.max(least, face.proportions.w * drawnFor * (text.weight ?? 1));
     const proportions = { ...face.proportions, w: strokeMm / height, wide: face.proportions.wide * (text.wide ?? 1) };
-    const sized: Face = { ...face, proportions };
+    // Feet are as long as those of its columns.
+    const serif = isLine ? (face.serif * face.proportions.w * drawnFor) / strokeMm : face.serif;
+    const sized: Face = { ...face, proportions, serif };
     return { face: sized, strokeMm, signsIn: Array.from, draw: onceEach((sign) => glyphOf(sized, sign, OVERSHOOT_MM / height)) };
   });
   const usual = at(text.height);

@@ -1,5 +1,6 @@
 import type { Piece } from '../../document/types';
 import { areaOf, unite } from '../../geometry/area';
+import { styleOf } from '../../lettering/styleOf';
 import type { StitchBuffer } from '../../stitches/buffer';
 import type { StartEnd } from '../../stitches/startEnd';
 import type { LongRows, PieceKind, PreparedShape } from '../kind';
@@ -66,7 +67,7 @@ function stitch(out: StitchBuffer, shape: LetteringShape, set: ResolvedSettings,
 export const letteringKind: PieceKind<LetteringShape> = {
   form: 'column',
   isText: true,
-  inStyle: (piece) => styledKind(piece.lettering?.style),
+  inStyle: (piece) => styledKind(piece.lettering && styleOf(piece.lettering)),
   underSchool: textOfSchool,
   settings: letteringSettings,
   sentence: (s, widthMm) => rowsSentence(`Lettering, strokes ${widthMm.toFixed(1)} wide`, s),

@@ -3,6 +3,7 @@ import { simplifyLine } from '../../geometry/area';
 import { ringsToData } from '../../geometry/path';
 import type { Point } from '../../geometry/point';
 import { layOut } from '../../lettering/layout';
+import { styleOf } from '../../lettering/styleOf';
 import { letterOf } from './letter';
 import { appliquesApart } from './styles/applique';
 import { fillsApart } from './styles/fill';
@@ -13,7 +14,7 @@ const OFF_MM = 0.02;
 
 /** A text as pieces of their own, as what it is sewn as; without ids. */
 export function piecesApart(piece: Piece): Omit<Piece, 'id'>[] {
-  switch (piece.lettering?.style) {
+  switch (piece.lettering && styleOf(piece.lettering)) {
     case 'line':
       return linesApart(piece, ALONG_MIDDLES);
     case 'outline':

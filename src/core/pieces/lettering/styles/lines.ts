@@ -68,10 +68,17 @@ const trackLength = ({ track: { advance } }: Column): number => advance[advance.
 
 const ringOf = ({ track: { left, right } }: Column): Point[] => [...left, ...right.slice().reverse()];
 
+/** A place no nearer to a middle than makes a ring that can be sewn. */
+function atLeast(p: Point, middle: Point): Point {
+  const mm = distance(p, middle);
+  return mm >= LEAST_RING_MM || mm === 0 ? p : mix(middle, p, LEAST_RING_MM / mm);
+}
+const LEAST_RING_MM = 0.35;
+
 function dotRing(column: Column): Point[] {
   const { left, right } = column.track;
   const middle = mix(mix(left[0]!, right[0]!, 0.5), mix(left[left.length - 1]!, right[right.length - 1]!, 0.5), 0.5);
-  const line = ringOf(column).map((p) => mix(p, middle, DOT_IN));
+  const line = ringOf(column).map((p) => atLeast(mix(p, middle, DOT_IN), middle));
   return [...line, line[0]!];
 }
 

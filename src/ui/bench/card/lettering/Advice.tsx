@@ -8,6 +8,7 @@ import { tooThinOnFoam } from '@/core/pieces/lettering/foamOutlines';
 import { layOut } from '@/core/lettering/layout';
 import { shippedFace } from '@/core/lettering/outline/catalogue';
 import { SMALL_BELOW_MM } from '@/core/lettering/sized';
+import { styleOf } from '@/core/lettering/styleOf';
 import { WIDEST_SATIN_MM } from '@/core/units/craft';
 import { editLettering } from '@/session/edit/letteringCommands';
 import { Button } from '../../../components/Button';
@@ -60,11 +61,14 @@ const ofSigns = ({ face }: Lettering, missing: readonly string[]): string[] =>
 
 function ofSize({ text, weight, job }: Piecewise): string[] {
   const smallest = smallestOf(text.face, weight);
-  const columns = text.style === undefined;
+  const style = styleOf(text);
+  const columns = style === undefined;
   if (columns && text.height < UNREADABLE_MM)
     return [
       `Letters of ${text.height} mm close up: make them ${UNREADABLE_MM} mm or taller, sew one line along each stroke, or leave them out.`,
     ];
+  if (style === 'line' && text.style === undefined)
+    return [`Letters of ${text.height} mm are lines: make them ${UNREADABLE_MM} mm or taller for columns, or leave them out.`];
   return [
     ...(columns && smallest !== null && text.height < smallest
       ? [
@@ -80,7 +84,7 @@ function ofSize({ text, weight, job }: Piecewise): string[] {
 
 function ofStrokes({ job, text, piece }: Piecewise, strokeMm: number): string[] {
   const limit = job.settings.satinLimit ?? WIDEST_SATIN_MM;
-  if (text.style !== undefined || (piece.settings.foam ?? 0) > 0 || strokeMm <= limit) return [];
+  if (styleOf(text) !== undefined || (piece.settings.foam ?? 0) > 0 || strokeMm <= limit) return [];
   return [
     `Strokes are ${strokeMm.toFixed(1)} mm wide, over the satin limit of ${limit}: their rows are split. Rows over each letter lie flat.`,
   ];

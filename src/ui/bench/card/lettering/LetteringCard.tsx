@@ -3,6 +3,7 @@ import { useEffect, useId, useRef, useState } from 'react';
 import { ALIGNMENTS, LETTER_LINES, LETTER_STYLES, type Job, type Lettering, type Piece } from '@/core/document/types';
 import { faceOf } from '@/core/lettering/faces';
 import { layOut } from '@/core/lettering/layout';
+import { isLinesBySize, styleOf } from '@/core/lettering/styleOf';
 import { shippedFace } from '@/core/lettering/outline/catalogue';
 import { chooseFace, editLettering, letterInThread } from '@/session/edit/letteringCommands';
 import { faceFont, isOutlined } from '@/session/shop/faceStore';
@@ -36,6 +37,10 @@ const STYLES: Record<'columns' | (typeof LETTER_STYLES)[number], string> = {
 };
 const SIDES: Record<(typeof ALIGNMENTS)[number], string> = { left: 'Left', centre: 'Middle', right: 'Right' };
 
+/** A text in a style; columns against a rule that would make them lines switch it off. */
+const inStyle = (text: Lettering, style: 'columns' | NonNullable<Lettering['style']>): Partial<Lettering> =>
+  style === 'columns' ? { style: undefined, ...(isLinesBySize(text) ? { rules: { ...text.rules, line: false } } : {}) } : { style };
+
 /** What a text says, and how it stands. */
 export function LetteringCard({ job, piece, text, weight }: { job: Job; piece: Piece; text: Lettering; weight: number }) {
   const units = job.brief.units ?? 'mm';
@@ -50,9 +55,9 @@ export function LetteringCard({ job, piece, text, weight }: { job: Job; piece: P
       <div className="mt-2 grid grid-cols-2 gap-2">
         <Choice
           label="Letters are"
-          value={text.style ?? 'columns'}
+          value={styleOf(text) ?? 'columns'}
           options={(['columns', ...LETTER_STYLES] as const).map((style) => ({ value: style, name: STYLES[style] }))}
-          onChange={(style) => set({ style: style === 'columns' ? undefined : style })}
+          onChange={(style) => set(inStyle(text, style))}
         />
         <ConeCode job={job} label="Cone by its code" onChoose={(thread) => letterInThread(id, null, thread)} />
       </div>
