@@ -15,7 +15,7 @@ const ALIKE_MM = 0.1;
  * Rounds in which all letters are corrected at once; then those in which only the worst one is; then those in which it is enough that
  * all come out alike, a little taller or lower than wanted.
  */
-const ROUNDS = { all: 7, single: 24, alike: 14 };
+const ROUNDS = { all: 7, single: 24, alike: 24 };
 type Stage = keyof typeof ROUNDS;
 
 /** What a letter is off by at its top or foot, all of them being so much taller than wanted, mm. */
@@ -80,7 +80,7 @@ interface Tried {
   high: number;
 }
 const FRESH = { misses: 0, low: -Infinity, high: Infinity };
-const MOST_FOLLOWED = 3;
+const MOST_FOLLOWED = 5;
 /** Shares of what is wrong that are corrected, one try after the other: rows fall elsewhere in a letter of another height, so that what should land may not. */
 const STEPS = [1, 0.5, 1.4, 0.75, 0.25, 1.8, 0.4, 1.2, 2.2, 0.15];
 /** After so many tries in vain it is another letter's turn. */

@@ -68,11 +68,12 @@ const isSpread = ({ height, rules }: Lettering): boolean => height < SMALL_BELOW
 function nativeSetting(text: Lettering, face: Face): TypeSetting {
   const isLine = styleOf(text) === 'line';
   const at = onceEach((height: number): SizedFace => {
+    // A correction makes a letter taller or lower, not wider or narrower: a text keeps its length.
     const drawnFor = isCorrection(height, text) ? text.height : height;
     const least = text.rules?.thicken === false ? 0 : LEAST_STROKE_MM;
     // A line is as wide as its thread: drawn so, it reaches as high as it should.
     const strokeMm = isLine ? THREAD_WIDTH_MM : Math.max(least, face.proportions.w * drawnFor * (text.weight ?? 1));
-    const proportions = { ...face.proportions, w: strokeMm / height, wide: face.proportions.wide * (text.wide ?? 1) };
+    const proportions = { ...face.proportions, w: strokeMm / height, wide: face.proportions.wide * (text.wide ?? 1) * (drawnFor / height) };
     // Feet are as long as those of its columns.
     const serif = isLine ? (face.serif * face.proportions.w * drawnFor) / strokeMm : face.serif;
     const sized: Face = { ...face, proportions, serif };
@@ -109,7 +110,9 @@ function outlinedSetting(text: Lettering, outlines: FaceOutlines): TypeSetting {
   });
   const at = onceEach((height: number): SizedFace => {
     const strokeMm = strokeOfFace(outlines) * height * weight;
-    return { face, strokeMm, signsIn: (line) => signsIn(outlines, line), draw };
+    const wider = isCorrection(height, text) ? text.height / height : 1;
+    const drawAt = wider === 1 ? draw : onceEach((sign: string): Glyph | null => widenedOrNone(draw(sign), wider));
+    return { face, strokeMm, signsIn: (line) => signsIn(outlines, line), draw: drawAt };
   });
   const added = ((text.spacing ?? 0) / 100 + (isSpread(text) ? OUTLINE_SPREAD : 0)) * text.height;
   const nearer = wordKerning(draw);
@@ -124,6 +127,8 @@ function outlinedSetting(text: Lettering, outlines: FaceOutlines): TypeSetting {
   };
   return { at, step, gapMm: added + space * text.height };
 }
+
+const widenedOrNone = (glyph: Glyph | null, wide: number): Glyph | null => glyph && widened(glyph, wide);
 
 const widened = ({ width, strokes, outline = [] }: Glyph, wide: number): Glyph => ({
   width: width * wide,
