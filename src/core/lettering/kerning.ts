@@ -60,9 +60,14 @@ const outlinesOf = (draw: (sign: string) => Glyph | null, w: number, round = fal
 
 /**
  * How much nearer two letters of a face are moved than their widths say, cap heights; known for each pair.
+ * @param farthest at which words are still joined by thread, cap heights
  * @returns for two letters, and what stands between their words beside the usual distance, 0 inside a word
  */
-export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (first: string, second: string, words?: number) => number {
+export function kerningOf(
+  face: Face,
+  draw: (char: string) => Glyph | null,
+  farthest: number,
+): (first: string, second: string, words?: number) => number {
   const known = new Map<string, number>();
   const of = outlinesOf(draw, face.proportions.w, face.ends === 'round');
   return (first, second, words = 0) => {
@@ -71,12 +76,11 @@ export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (fi
     if (before !== undefined) return before;
     const [a, b] = [of(first), of(second)];
     const apart = face.apart + words;
-    const [most, share] = words > 0 ? [MOST_BETWEEN_WORDS, 1] : [MOST, SHARE];
     const exact = words > 0 && a && b ? ([edged(a), edged(b)] as const) : null;
     const found = a && b && !exact ? between(a, b, apart) : apart;
     const nearer = exact
-      ? movedUntil((nearer) => between(...exact, apart - nearer), apart, most)
-      : Math.min(most, share * Math.max(0, found - apart));
+      ? movedUntil((nearer) => between(...exact, apart - nearer), { apart, farthest: Math.max(apart, farthest) })
+      : Math.min(MOST, SHARE * Math.max(0, found - apart));
     known.set(key, nearer);
     return nearer;
   };
@@ -86,25 +90,37 @@ export function kerningOf(face: Face, draw: (char: string) => Glyph | null): (fi
  * How much nearer words of outlined letters are moved than their spaces say, heights of capitals: so that they are all as far apart by
  * the nearest places of their letters.
  */
-export function wordKerning(draw: (sign: string) => Glyph | null): (first: string, second: string, shift: number, apart: number) => number {
+export function wordKerning(
+  draw: (sign: string) => Glyph | null,
+  farthest: number,
+): (first: string, second: string, shift: number, apart: number) => number {
   const of = outlinesOf(draw, 0);
   return (first, second, shift, apart) => {
     const [a, b] = [of(first), of(second)];
-    return a && b ? movedUntil((nearer) => nearestAt(a, b, shift - nearer), apart, MOST_BETWEEN_WORDS) : 0;
+    return a && b ? movedUntil((nearer) => nearestAt(a, b, shift - nearer), { apart, farthest: Math.max(apart, farthest) }) : 0;
   };
 }
 
 const edged = (o: Outline): Outline => ({ ...o, places: o.sides?.() ?? o.places });
 
-/** How much nearer a letter must come until its ink is so far from the other's, or the most: by what lacks it never comes too near. */
-function movedUntil(awayWhen: (nearer: number) => number, apart: number, most: number): number {
-  let nearer = 0;
-  for (let i = 0; i < MOST_STEPS && nearer < most; i++) {
-    const lacks = awayWhen(nearer) - apart;
+/** How far apart the ink of two words should be, and the farthest at which they are still joined by thread, heights of capitals. */
+interface WordGap {
+  apart: number;
+  farthest: number;
+}
+
+/**
+ * How much nearer a word comes: by what its ink is too far off, as it stands; and on, where letters pass each other slantwise, until it
+ * can be joined. What lacks never brings them nearer than that.
+ */
+function movedUntil(awayWhen: (nearer: number) => number, { apart, farthest }: WordGap): number {
+  let nearer = Math.max(0, awayWhen(0) - apart);
+  for (let i = 0; i < MOST_STEPS && nearer < MOST_BETWEEN_WORDS; i++) {
+    const lacks = awayWhen(nearer) - farthest;
     if (lacks < NEAR) break;
     nearer += lacks;
   }
-  return Math.min(most, nearer);
+  return Math.min(MOST_BETWEEN_WORDS, nearer);
 }
 const MOST_STEPS = 8;
 /** So near to the distance is near enough, cap heights. */

@@ -80,7 +80,7 @@ function nativeSetting(text: Lettering, face: Face): TypeSetting {
     return { face: sized, strokeMm, signsIn: Array.from, draw: onceEach((sign) => glyphOf(sized, sign, OVERSHOOT_MM / height)) };
   });
   const usual = at(text.height);
-  const kerning = kerningOf(usual.face, usual.draw);
+  const kerning = kerningOf(usual.face, usual.draw, JOINED_MM / text.height);
   const wordApart = face.wordApart * (text.wordSpacing ?? 1);
   const ink = ({ glyph, height }: SetLetter): [number, number] => {
     const [left, right] = inkOf(glyph, at(height).face.proportions.w);
@@ -115,7 +115,7 @@ function outlinedSetting(text: Lettering, outlines: FaceOutlines): TypeSetting {
     return { face, strokeMm, signsIn: (line) => signsIn(outlines, line), draw: drawAt };
   });
   const added = ((text.spacing ?? 0) / 100 + (isSpread(text) ? OUTLINE_SPREAD : 0)) * text.height;
-  const nearer = wordKerning(draw);
+  const nearer = wordKerning(draw, JOINED_MM / text.height);
   const space = (outlines.space / 100) * wide * (text.wordSpacing ?? 1);
   const step = (first: SetLetter, second: SetLetter, words: number): number => {
     const kern = words > 0 ? 0 : ((outlines.kern[`${first.sign}\n${second.sign}`] ?? 0) / 100) * wide;
