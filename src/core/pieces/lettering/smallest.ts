@@ -45,7 +45,9 @@ export function staysOpen(face: AnyFace, height: number, threadWeight: number): 
   const law = pullThrough(pullComp, 10, 0.005);
   const thread = (threadWidth(threadWeight) - threadWidth(40)) / 2;
   const chars = [...COUNTERS.map(([c]) => c), ...BAYS];
-  const laid = layOut({ text: chars.join(''), face: face.key, height, ...(face.outlines ? { outlines: face.outlines } : {}) });
+  // As columns, even where the face would be lines.
+  const rules = { line: false };
+  const laid = layOut({ text: chars.join(''), face: face.key, height, rules, ...(face.outlines ? { outlines: face.outlines } : {}) });
   const grown = pulledAt(law, laid.strokeMm) + thread;
   return laid.letters.every((glyph, i) => {
     const { painted } = letterOf(glyph, laid);
