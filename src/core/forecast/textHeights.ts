@@ -3,6 +3,7 @@ import { roughOffset } from '../geometry/area';
 import { sub, unit } from '../geometry/point';
 import { inkBox } from '../lettering/glyph';
 import { layOut, type PlacedGlyph } from '../lettering/layout';
+import { footOf } from '../lettering/moveLetter';
 import { isCorrection } from '../lettering/sized';
 import { styleOf } from '../lettering/styleOf';
 import { letterOf } from '../pieces/lettering/letter';
@@ -68,8 +69,7 @@ export function textHeights({ lettering, settings }: TextOf, threads: readonly L
   return laid.letters.flatMap((letter): LetterHeight[] => {
     const { painted } = letterOf(letter, laid, settings.corners);
     if (painted.length === 0) return [];
-    const { width } = letter.glyph;
-    const [foot, head] = [letter.place({ x: width / 2, y: 0 }), letter.place({ x: width / 2, y: 1 })];
+    const [foot, head] = [footOf(letter), letter.place({ x: letter.glyph.width / 2, y: 1 })];
     const shift = text.letters?.[letter.index]?.shift?.[1] ?? 0;
     const own = threadsIn(threads, roughOffset(painted, ABOUT_MM));
     const reach = reachOf(own, foot, unit(sub(head, foot)), tellingMm(letter.height, text));

@@ -71,16 +71,9 @@ export function sewParts(out: StitchBuffer, parts: readonly SewnPart[], { runMm,
 }
 
 /** Where a text of some parts is begun and ended when nothing else is said: low, and as far to each side as may be. */
-export const endsOf = (
-  parts: readonly SewnPart[] | readonly Omit<SewnPart, 'sew'>[],
-  letters: readonly LetterPath[],
-): { start: Point; end: Point } => {
-  const foot = (part: Omit<SewnPart, 'sew'>, { heightOf }: LetterPath, side: 1 | -1): Point =>
-    footOf(
-      part.places.map(({ p }) => p),
-      heightOf,
-      side,
-    );
+export const endsOf = (parts: readonly Pick<SewnPart, 'places'>[], letters: readonly LetterPath[]): { start: Point; end: Point } => {
+  const placesOf = ({ places }: Pick<SewnPart, 'places'>): Point[] => places.map(({ p }) => p);
+  const foot = (part: Pick<SewnPart, 'places'>, { heightOf }: LetterPath, side: 1 | -1): Point => footOf(placesOf(part), heightOf, side);
   return { start: foot(parts[0]!, letters[0]!, -1), end: foot(parts[parts.length - 1]!, letters[letters.length - 1]!, 1) };
 };
 

@@ -45,8 +45,8 @@ function roundEndAt(track: Track, atEnd: boolean): number {
 }
 
 /**
- * A column whose last rows lie at the very ends that are open, or end its stroke: its rows are moved together or apart by less than one of them in
- * all, where the lattice would leave up to half a spacing bare at each end. Where something goes on from it, its rows go on too.
+ * A column whose last rows lie at the very ends that are open, or end its stroke: its rows are moved together or apart by less than
+ * one of them in all, where the lattice would leave up to half a spacing bare at each end. Where its stroke goes on, its rows go on too.
  */
 export function withRowsToEnds(column: Column, spacingMm: number): Column {
   const [atFrom, atTo] = [column.openFrom || column.stopsFrom, column.openTo || column.stopsTo];

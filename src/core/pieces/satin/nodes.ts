@@ -34,12 +34,16 @@ export function dividedAt(columns: readonly Column[], p: Point, spacingMm: numbe
 
 function divided(column: Column, at: number, node: number): [Column, Column] {
   const { track, openFrom, openTo, buttsFrom, buttsTo, stopsFrom, stopsTo, ...rest } = column;
+  const [first, last] = [
+    { openFrom, buttsFrom, stopsFrom },
+    { openTo, buttsTo, stopsTo },
+  ];
   const { crossing, index } = crossingAt(track, at, 1);
   const row = { left: [crossing.left], right: [crossing.right], advance: Float64Array.of(at) };
   const [before, after] = [sliceTrack(track, 0, index - 1), sliceTrack(track, index, track.left.length - 1)];
   return [
-    { ...rest, to: node, track: joinedTracks(before, row), ...{ openFrom, buttsFrom, stopsFrom } },
-    { ...rest, from: node, track: joinedTracks(row, after), ...{ openTo, buttsTo, stopsTo } },
+    { ...rest, to: node, track: joinedTracks(before, row), ...first },
+    { ...rest, from: node, track: joinedTracks(row, after), ...last },
   ];
 }
 
