@@ -46,7 +46,7 @@ export function printOf(area: Area): Print | null {
 }
 
 /** Centre of mass of what an outline encloses. */
-function middleOf(ring: Ring): Point {
+export function middleOf(ring: Ring): Point {
   const o = ring[0]!;
   let [x, y, twice] = [0, 0, 0];
   ring.forEach((p, i) => {

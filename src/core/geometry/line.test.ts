@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dividedAt, lineLength, distanceTo, nearestOnLine, resample, sharpestTurn, withoutRepeats } from './line';
+import { dividedAt, lineLength, distanceTo, nearestOnLine, resample, resampleClosely, sharpestTurn, withoutRepeats } from './line';
 
 const arc = (radius: number, degrees: number) =>
   Array.from({ length: degrees + 1 }, (_, d) => ({
@@ -99,4 +99,34 @@ test('a line divided at a place is the same line in two, as long as it was', () 
     expect(lineLength(before)).toBeCloseTo(Math.min(7, along), 9);
     expect(lineLength(before) + lineLength(after)).toBeCloseTo(7, 9);
   }
+});
+
+test('closer points keep to a bend, long steps stay where the line is straight', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 0.6, max: 12, noNaN: true }), fc.double({ min: 0.5, max: 4, noNaN: true }), (radius, step) => {
+      const line = [{ x: radius, y: -30 }, ...arc(radius, 170)];
+      const points = resampleClosely(line, step, 0.2, 0.4);
+      expect(points[0]).toEqual(line[0]);
+      expect(points.at(-1)).toEqual(line.at(-1));
+      for (let i = 1; i < points.length; i++) {
+        const [a, b] = [points[i - 1]!, points[i]!];
+        const mm = Math.hypot(a.x - b.x, a.y - b.y);
+        expect(mm).toBeLessThanOrEqual(step + 1e-9);
+        // Of a chord c across a circle of radius r the arc stands off by r - sqrt(r² - c²/4).
+        if (a.y > 0 && mm > 0.8) expect(radius - Math.sqrt(radius ** 2 - mm ** 2 / 4)).toBeLessThan(0.21);
+      }
+    }),
+  );
+  expect(
+    resampleClosely(
+      [
+        { x: 0, y: 0 },
+        { x: 10, y: 0 },
+        { x: 30, y: 0 },
+      ],
+      3,
+      0.1,
+      0.5,
+    ),
+  ).toHaveLength(11);
 });

@@ -41,6 +41,36 @@ export function evenly(line: Line, along: Float64Array, count: number): Point[] 
   return out;
 }
 
+/**
+ * Points at equal steps of at most `stepMm`, both ends included; a step whose line lies farther off it than `errorMm` is divided
+ * in halves, down to steps of `leastMm` along the line.
+ */
+export function resampleClosely(line: Line, stepMm: number, errorMm: number, leastMm: number): Point[] {
+  const points = resample(line, stepMm);
+  if (points.length < 2 || line.length < 3) return points;
+  const along = lengthsAlong(line);
+  const step = along[along.length - 1]! / (points.length - 1);
+  const out = [points[0]!];
+  let first = 1;
+  for (let k = 1; k < points.length; k++) {
+    let next = first;
+    while (next < line.length - 1 && along[next]! < k * step) next++;
+    const part = [points[k - 1]!, ...line.slice(first, next), points[k]!];
+    for (const p of halvedWhileOff(part, errorMm, leastMm)) out.push(p);
+    first = next;
+  }
+  return out;
+}
+
+/** The line's last point, after what divides it so that no chord is farther off it than asked. */
+function halvedWhileOff(line: Line, errorMm: number, leastMm: number): Point[] {
+  const end = line[line.length - 1]!;
+  const chord = [line[0]!, end];
+  const mm = lineLength(line);
+  if (mm < 2 * leastMm || line.every((p) => distanceTo(chord, p) <= errorMm)) return [end];
+  return dividedAt(line, mm / 2).flatMap((half) => halvedWhileOff(half, errorMm, leastMm));
+}
+
 /** Stretches of a closed line of which one ends and one begins at its start: these two are one. */
 export function joinedThrough(stretches: readonly Line[], start: Point): Line[] {
   const after = stretches.findIndex((l) => distance(l[0]!, start) < 1e-3);

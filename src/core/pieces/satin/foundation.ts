@@ -1,4 +1,4 @@
-import { resample } from '../../geometry/line';
+import { resampleClosely } from '../../geometry/line';
 import { distance, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { Role } from '../../stitches/roles';
@@ -126,8 +126,13 @@ function insideEnds(track: Track, line: Point[]): Point[] {
   return out.length > 1 ? out : line.slice();
 }
 
+/** A longer chord over the inside of a bend would leave the column, mm. */
+const OFF_BEND_MM = 0.25;
+const LEAST_ON_BEND_MM = 0.8;
+
+/** Runs along a line, in steps of at most `lengthMm`, shorter where it bends. */
 export function runAlong(out: StitchBuffer, line: readonly Point[], lengthMm: number, role: number): void {
-  for (const p of resample(line, lengthMm)) {
+  for (const p of resampleClosely(line, lengthMm, OFF_BEND_MM, LEAST_ON_BEND_MM)) {
     const here = out.last();
     if (!here || distance(here, p) >= SHORTEST_STITCH_MM) out.push(p.x, p.y, role);
   }

@@ -1,6 +1,9 @@
 import { distance, mix, type Area, type Line, type Point } from '../../../geometry/point';
 import { dividedAt, lineLength, nearestOnLine, resample } from '../../../geometry/line';
 import { contains } from '../../../geometry/area';
+import { middleOf } from '../../../geometry/congruent';
+import { convexHull } from '../../../geometry/hull';
+import { groupsOf } from '../../satin/nodes';
 import { endOf } from '../../satin/foundation';
 import { centreLine, type Column } from '../../satin/track';
 import { isAcrossCloth } from '../joinedParts';
@@ -27,7 +30,30 @@ const DOT_IN = 0.35;
 const AT_END_MM = 0.6;
 
 /** Lines along the middles of columns, which meet where those do; of a dot a ring, or i would read as l. */
-export function middleLines(columns: readonly Column[]): Line[] {
+export function middleLines(joined: readonly Column[]): Line[] {
+  const columns = withoutCrossings(joined);
+  const dots = groupsOf(columns).filter((part) => isDot(part, columns));
+  const lines = columns.filter((column) => !dots.some((dot) => dot.includes(column)));
+  return [...strokeLines(lines), ...dots.map(dotRing)];
+}
+
+/** Nodes in which parts meet over bare cloth become nodes of each part alone: what one divides stays one. */
+function withoutCrossings(columns: readonly Column[]): Column[] {
+  const own: { node: number; at: Point }[] = [];
+  const ownNode = (node: number, at: Point): number => {
+    if (!isAcrossCloth(node)) return node;
+    const known = own.findIndex((o) => o.node === node && distance(o.at, at) < SAME_END_MM);
+    return -1 - (known >= 0 ? known : own.push({ node, at }) - 1);
+  };
+  return columns.map((c) => {
+    const [from, to] = [ownNode(c.from, endOf(c.track, false)), ownNode(c.to, endOf(c.track, true))];
+    const named = (n: number): number => (n === c.from ? from : n === c.to ? to : n);
+    return { ...c, from, to, tuckedAt: c.tuckedAt?.map(named) ?? [] };
+  });
+}
+const SAME_END_MM = 0.05;
+
+function strokeLines(columns: readonly Column[]): Line[] {
   const ends = columns.flatMap((c) => [
     { node: c.from, at: endOf(c.track, false), tucked: c.tuckedAt?.includes(c.from) ?? false },
     { node: c.to, at: endOf(c.track, true), tucked: c.tuckedAt?.includes(c.to) ?? false },
@@ -38,11 +64,10 @@ export function middleLines(columns: readonly Column[]): Line[] {
     const used = through.length > 0 ? through : own;
     return { x: used.reduce((s, e) => s + e.at.x, 0) / used.length, y: used.reduce((s, e) => s + e.at.y, 0) / used.length };
   };
-  const endsInNode = (node: number): boolean => !isAcrossCloth(node) && ends.filter((e) => e.node === node).length > 1;
+  const endsInNode = (node: number): boolean => ends.filter((e) => e.node === node).length > 1;
   return columns.flatMap((column): Line[] => {
     const { track, from, to } = column;
     const widthMm = widestOf(column);
-    if (isDot(column, columns)) return [dotRing(column)];
     let line = centreLine(track);
     if (endsInNode(from)) line = reaching(line.reverse(), nodeAt(from), widthMm).reverse();
     if (endsInNode(to)) line = reaching(line, nodeAt(to), widthMm);
@@ -52,17 +77,17 @@ export function middleLines(columns: readonly Column[]): Line[] {
 
 const widestOf = ({ track }: Column): number => track.left.reduce((most, l, i) => Math.max(most, distance(l, track.right[i]!)), 0);
 
-/** Whether a column is short and touches no other. */
-function isDot(column: Column, all: readonly Column[]): boolean {
-  const widthMm = widestOf(column);
-  if (trackLength(column) > DOT * widthMm) return false;
-  const own = ringOf(column);
+/** Whether a part is short and touches no other. */
+function isDot(part: readonly Column[], all: readonly Column[]): boolean {
+  const widthMm = Math.max(...part.map(widestOf));
+  if (part.reduce((sum, c) => sum + trackLength(c), 0) > DOT * widthMm) return false;
+  const own = part.flatMap(ringOf);
   const touches = (other: Column): boolean => {
     const ring = ringOf(other);
     const outline = [...ring, ring[0]!];
     return own.some((p) => nearestOnLine(outline, p).distance < TOUCHES * widthMm) || contains([ring], own[0]!);
   };
-  return all.every((other) => other === column || !touches(other));
+  return all.every((other) => part.includes(other) || !touches(other));
 }
 const trackLength = ({ track: { advance } }: Column): number => advance[advance.length - 1]! - advance[0]!;
 
@@ -75,10 +100,10 @@ function atLeast(p: Point, middle: Point): Point {
 }
 const LEAST_RING_MM = 0.35;
 
-function dotRing(column: Column): Point[] {
-  const { left, right } = column.track;
-  const middle = mix(mix(left[0]!, right[0]!, 0.5), mix(left[left.length - 1]!, right[right.length - 1]!, 0.5), 0.5);
-  const line = ringOf(column).map((p) => atLeast(mix(p, middle, DOT_IN), middle));
+function dotRing(part: readonly Column[]): Point[] {
+  const hull = convexHull(part.flatMap(ringOf));
+  const middle = middleOf(hull);
+  const line = hull.map((p) => atLeast(mix(p, middle, DOT_IN), middle));
   return [...line, line[0]!];
 }
 

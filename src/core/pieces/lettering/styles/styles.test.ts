@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import type { Lettering, Piece } from '../../../document/types';
-import { contains, offset, strokeArea } from '../../../geometry/area';
+import { contains, offset, ringArea, strokeArea } from '../../../geometry/area';
 import { distanceTo } from '../../../geometry/line';
-import { distance, mix, type Point } from '../../../geometry/point';
+import { boundsOf, distance, mix, type Point } from '../../../geometry/point';
 import { readFont } from '../../../lettering/outline/readFont';
 import { FACES, signsOf } from '../../../lettering/faces';
 import { Planner } from '../../../plan/planner';
@@ -104,7 +104,7 @@ const offLines = ({ at, stitches }: ReturnType<typeof sewn>, lines: readonly (re
   stitches.filter((i) => lines.every((line) => distanceTo(line, mix(at(i - 1), at(i), 0.5)) > 0.2)).map((i) => distance(at(i - 1), at(i)));
 
 describe('what is sewn off the lines', () => {
-  const outlined = ['slab', 'hand', 'book'].map(
+  const outlined = ['slab', 'hand', 'book', 'poster'].map(
     (face) => [face, readFont(new Uint8Array(readFileSync(`public/faces/${face}.ttf`)), face)] as const,
   );
   const texts: Lettering[] = [
@@ -121,6 +121,24 @@ describe('what is sewn off the lines', () => {
         const sum = off.reduce((a, b) => a + b, 0);
         expect([text.face, sign, sum <= 2 * 4.2 * Math.max(0, rings.length - 1)]).toEqual([text.face, sign, true]);
         expect([text.face, sign, off.every((mm) => mm <= 4.2)]).toEqual([text.face, sign, true]);
+      }
+  });
+
+  it('makes a ring of every dot, wherever the way to it begins', () => {
+    for (const text of texts)
+      for (const sign of [...'ij!ä']) {
+        const p = lettered(sign, 'line', { ...text, text: sign, style: 'line' });
+        const { at, stitches, plan } = sewn(p);
+        const covers = stitches.filter((i) => plan.role[i] === Role.cover).map(at);
+        for (const ring of placedLetters(p).flatMap(({ letter }) => letter.painted)) {
+          const box = boundsOf([ring]);
+          const [wide, high] = [box.maxX - box.minX, box.maxY - box.minY];
+          // Neither slivers nor openings nor what is no dot.
+          if (ringArea(ring) < 0.5 || wide > 4 || high > 4 || high > 1.6 * wide || wide > 1.6 * high) continue;
+          const inside = boundsOf([covers.filter((q) => contains([ring], q))]);
+          const sides = [(inside.maxX - inside.minX) / wide, (inside.maxY - inside.minY) / high];
+          expect([text.face, sign, sides.every((s) => s > 0.4 && s < 1)]).toEqual([text.face, sign, true]);
+        }
       }
   });
 
