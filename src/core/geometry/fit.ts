@@ -66,12 +66,32 @@ const written = (p: Point): string => `${round(p.x)},${round(p.y)}`;
 
 /** Appends curves through points `first` to `last`, leaving along `t1` and arriving against `t2`. */
 function fit(p: readonly Point[], first: number, last: number, t1: Point, t2: Point, tolerance: number, out: string[]): void {
-  const a = p[first]!;
   const b = p[last]!;
   if (last - first < 2) {
     out.push(`L${written(b)}`);
     return;
   }
+  const { c1, c2, worst } = fittedCubic(p, first, last, t1, t2, tolerance);
+  if (worst.squared <= tolerance * tolerance) {
+    out.push(`C${written(c1)} ${written(c2)} ${written(b)}`);
+    return;
+  }
+  const middle = Math.min(last - 1, Math.max(first + 1, worst.at));
+  const along = unit(sub(p[middle - 1]!, p[middle + 1]!));
+  fit(p, first, middle, t1, along, tolerance, out);
+  fit(p, middle, last, { x: -along.x, y: -along.y }, t2, tolerance, out);
+}
+
+/** One cubic curve near points `first` to `last`, its ends on these, its handles along `t1` and `t2`; and where it strays farthest. */
+export interface FittedCubic {
+  c1: Point;
+  c2: Point;
+  worst: { at: number; squared: number };
+}
+
+/** @param tolerance how near is near enough; what is beyond four times it is not improved */
+export function fittedCubic(p: readonly Point[], first: number, last: number, t1: Point, t2: Point, tolerance: number): FittedCubic {
+  const [a, b] = [p[first]!, p[last]!];
   const u = byChord(p, first, last);
   let handles = [0, 0] as [number, number];
   let worst = { at: (first + last) >> 1, squared: Infinity };
@@ -82,16 +102,11 @@ function fit(p: readonly Point[], first: number, last: number, t1: Point, t2: Po
     if (worst.squared > 16 * tolerance * tolerance) break;
     reparametrize(p, first, last, u, t1, t2, handles);
   }
-  if (worst.squared <= tolerance * tolerance) {
-    const c1 = { x: a.x + t1.x * handles[0], y: a.y + t1.y * handles[0] };
-    const c2 = { x: b.x + t2.x * handles[1], y: b.y + t2.y * handles[1] };
-    out.push(`C${written(c1)} ${written(c2)} ${written(b)}`);
-    return;
-  }
-  const middle = Math.min(last - 1, Math.max(first + 1, worst.at));
-  const along = unit(sub(p[middle - 1]!, p[middle + 1]!));
-  fit(p, first, middle, t1, along, tolerance, out);
-  fit(p, middle, last, { x: -along.x, y: -along.y }, t2, tolerance, out);
+  return {
+    c1: { x: a.x + t1.x * handles[0], y: a.y + t1.y * handles[0] },
+    c2: { x: b.x + t2.x * handles[1], y: b.y + t2.y * handles[1] },
+    worst,
+  };
 }
 
 function byChord(p: readonly Point[], first: number, last: number): Float64Array {

@@ -1,0 +1,86 @@
+import Flatbush from 'flatbush';
+import { flatten, parsePath, type Path } from '../../src/core/geometry/path';
+import { distance, mix, type Point } from '../../src/core/geometry/point';
+import type { Tracing } from '../../src/core/tracing/trace';
+import { cornersOf, nodesOf, type Emblem } from './emblem';
+
+export interface Measured {
+  medianMm: number;
+  p95Mm: number;
+  corners: number;
+  cornersFound: number;
+  nodes: number;
+  sourceNodes: number;
+  colours: number;
+  sourceColours: number;
+}
+
+const STEP_MM = 0.05;
+
+/** How near a tracing comes to the drawing that its picture was made of. */
+export function measure(emblem: Emblem, tracing: Tracing): Measured {
+  const paths = tracing.shapes.map((s) => parsePath(s.data));
+  const traced = paths.flatMap((path) => flatten(path, 0.005).flatMap((ring) => sampled([...ring, ring[0]!])));
+  const [toTruth, toTraced] = [new Nearest(emblem.borders), new Nearest(traced)];
+  const off = [...traced.map((p) => toTruth.distance(p)), ...emblem.borders.filter((_, i) => i % 3 === 0).map((p) => toTraced.distance(p))].sort(
+    (a, b) => a - b,
+  );
+  const own = new Nearest(paths.flatMap(sharpNodes));
+  const corners = cornersOf(emblem).filter((p) => toTruth.distance(p) < 0.05);
+  return {
+    medianMm: off[Math.floor(off.length / 2)] ?? NaN,
+    p95Mm: off[Math.floor(off.length * 0.95)] ?? NaN,
+    corners: corners.length,
+    cornersFound: corners.filter((p) => own.distance(p) <= 0.3).length,
+    nodes: tracing.nodes,
+    sourceNodes: nodesOf(emblem),
+    colours: tracing.colours.length,
+    sourceColours: emblem.colours,
+  };
+}
+
+function sampled(line: readonly Point[]): Point[] {
+  const out: Point[] = [];
+  for (let i = 1; i < line.length; i++) {
+    const n = Math.max(1, Math.ceil(distance(line[i - 1]!, line[i]!) / STEP_MM));
+    for (let k = 0; k < n; k++) out.push(mix(line[i - 1]!, line[i]!, k / n));
+  }
+  return out;
+}
+
+/** Nodes at which a path turns by more than 20°. */
+function sharpNodes(path: Path): Point[] {
+  return path.flatMap(({ start, segments }) => {
+    const n = segments.length;
+    return segments.flatMap((s, i) => {
+      const next = segments[(i + 1) % n]!;
+      const from = i > 0 ? segments[i - 1]!.to : start;
+      const arriving = apartFrom(s.to, [s.c2, s.c1, from]);
+      const leaving = apartFrom(s.to, [next.c1, next.c2, next.to]);
+      if (!arriving || !leaving) return [];
+      const [u, v] = [
+        { x: s.to.x - arriving.x, y: s.to.y - arriving.y },
+        { x: leaving.x - s.to.x, y: leaving.y - s.to.y },
+      ];
+      return Math.abs(Math.atan2(u.x * v.y - u.y * v.x, u.x * v.x + u.y * v.y)) > 0.35 ? [s.to] : [];
+    });
+  });
+}
+
+const apartFrom = (p: Point, of: readonly (Point | undefined)[]): Point | null => of.find((q) => q && distance(p, q) > 1e-4) ?? null;
+
+class Nearest {
+  private readonly index: Flatbush | null = null;
+
+  constructor(private readonly points: readonly Point[]) {
+    if (points.length === 0) return;
+    this.index = new Flatbush(points.length);
+    for (const p of points) this.index.add(p.x, p.y, p.x, p.y);
+    this.index.finish();
+  }
+
+  distance(p: Point): number {
+    const [i] = this.index?.neighbors(p.x, p.y, 1) ?? [];
+    return i === undefined ? Infinity : distance(p, this.points[i]!);
+  }
+}
