@@ -26,7 +26,7 @@ export function measure(emblem: Emblem, tracing: Tracing): Measured {
     (a, b) => a - b,
   );
   const own = new Nearest(paths.flatMap(sharpNodes));
-  const corners = cornersOf(emblem).filter((p) => toTruth.distance(p) < 0.05);
+  const corners = cornersOf(emblem).filter((p) => toTruth.distance(p) < 0.05 && !isStraight(toTruth.within(p, 0.5)));
   return {
     medianMm: off[Math.floor(off.length / 2)] ?? NaN,
     p95Mm: off[Math.floor(off.length * 0.95)] ?? NaN,
@@ -46,6 +46,16 @@ function sampled(line: readonly Point[]): Point[] {
     for (let k = 0; k < n; k++) out.push(mix(line[i - 1]!, line[i]!, k / n));
   }
   return out;
+}
+
+/** Whether border places lie on a line: a corner there is hidden under another shape. */
+function isStraight(points: readonly Point[]): boolean {
+  const n = points.length;
+  const [mx, my] = [points.reduce((s, p) => s + p.x, 0) / n, points.reduce((s, p) => s + p.y, 0) / n];
+  let [xx, xy, yy] = [0, 0, 0];
+  for (const p of points) [xx, xy, yy] = [xx + (p.x - mx) ** 2, xy + (p.x - mx) * (p.y - my), yy + (p.y - my) ** 2];
+  const least = (xx + yy) / 2 - Math.sqrt(((xx - yy) / 2) ** 2 + xy * xy);
+  return Math.sqrt(Math.max(0, least) / n) < 0.025;
 }
 
 /** Nodes at which a path turns by more than 20°. */
@@ -82,5 +92,10 @@ class Nearest {
   distance(p: Point): number {
     const [i] = this.index?.neighbors(p.x, p.y, 1) ?? [];
     return i === undefined ? Infinity : distance(p, this.points[i]!);
+  }
+
+  within(p: Point, mm: number): Point[] {
+    const found = this.index?.search(p.x - mm, p.y - mm, p.x + mm, p.y + mm) ?? [];
+    return found.map((i) => this.points[i]!).filter((q) => distance(p, q) <= mm);
   }
 }

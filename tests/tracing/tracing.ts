@@ -25,7 +25,7 @@ for (const file of files) {
   for (const rendering of RENDERINGS) {
     const picture = await pictureOf(emblem, rendering);
     const began = performance.now();
-    const traced = trace(picture, { widthMm: WIDTH_MM });
+    const traced = trace(picture, { widthMm: WIDTH_MM, wholePage: true });
     const ms = performance.now() - began;
     rows.get(rendering.name)!.push({ name: emblem.name, ms, flat: !emblem.hasGradient, ...measure(emblem, traced) });
   }

@@ -15,6 +15,7 @@ export class InputError extends Error {
       | 'newer-version'
       | 'bad-bundle'
       | 'bad-font'
+      | 'bad-picture'
       | 'too-complex'
       | 'bad-usage',
     message: string,

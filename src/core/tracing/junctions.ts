@@ -5,8 +5,9 @@ import type { Chain, PlanarMap } from './planarMap';
 
 /** Borders are looked along for so far, pixels, where they come to a node. */
 const REACH = 6;
-/** A node lies no farther than this from its lattice place, pixels. */
+/** A node lies no farther than this from its lattice place, pixels; at slender wedges, whose tips the blur has taken, farther. */
 const FARTHEST = 2.5;
+const FARTHEST_IN_WEDGE = 8;
 /** Weight of the lattice place beside one border's line. */
 const HOLD = 0.02;
 
@@ -32,7 +33,9 @@ export function nodePlaces({ chains, nodes }: PlanarMap, blur: number, size: { w
   return sums.map(({ p, xx, xy, yy, x, y }) => {
     const det = xx * yy - xy * xy;
     const at = { x: (x * yy - y * xy) / det, y: (y * xx - x * xy) / det };
-    const held = distance(at, p) <= FARTHEST ? at : p;
+    // How well the lines' crossing is known along its worst direction: about the square of the sine of the angle between them.
+    const sine = Math.sqrt(Math.max(0.01, det / ((xx + yy) / 2) ** 2));
+    const held = distance(at, p) <= Math.min(FARTHEST_IN_WEDGE, FARTHEST / sine) ? at : p;
     return { x: onRim(p.x, size.width) ? p.x : held.x, y: onRim(p.y, size.height) ? p.y : held.y };
   });
 }

@@ -1,18 +1,20 @@
-import { ringArea, contains } from '../geometry/area';
-import type { Point } from '../geometry/point';
-import { flattenSubpath, formatPath, transformPath, type Segment, type Subpath } from '../geometry/path';
-import { against } from './fit/circle';
-import { shapeOfBorder } from './fit/shapeOf';
-import { nodePlaces } from './junctions';
+import { clean } from '../geometry/area';
+import { flattenSubpath, formatPath, transformPath, type Matrix } from '../geometry/path';
+import { scale } from '../geometry/point';
+import { areasOf, type TracedArea } from './areas';
+import { backgroundOf } from './background';
+import type { FitOptions } from './fit/shapeOf';
 import { CLEAN, labelPixels, type Labelled } from './labels';
+import { THIN_MM, thinLineOf, type ThinLine } from './lines';
 import { coloursOf, deepFlat, fewerColours, flatLimit, flatPixels, noiseOf, withoutTints, type Colour } from './palette';
-import { hexOf, isNothing, premultiplied, type Picture } from './picture';
-import { planarMap, type PlanarMap } from './planarMap';
-import { absorbed, isFringe, regionsOf, type Regions } from './regions';
+import { hexOf, lumaOf, premultiplied, type Picture } from './picture';
+import { absorbed, isFringe, regionsOf, type Region, type Regions } from './regions';
 
 export interface TraceOptions {
-  /** Finished width of the whole picture, mm. */
+  /** Finished width of what the picture shows without its background, mm; of the whole picture where the background is kept. */
   widthMm: number;
+  /** The width is that of the whole picture in any case. */
+  wholePage?: boolean;
   /** Number of colours at most, the background's among them; as many as are found when absent. */
   colours?: number;
   /** Shapes may lie so far from the picture's edges, mm. */
@@ -20,11 +22,12 @@ export interface TraceOptions {
   keepBackground?: boolean;
 }
 
-/** An area of one colour, in mm from the picture's upper left corner. */
+/** An area of one colour, or a line, in mm from the picture's upper left corner. */
 export interface TracedShape {
   hex: string;
   data: string;
-  areaMm2: number;
+  /** Set for lines. */
+  stroke?: { widthMm: number; cap: ThinLine['cap'] };
 }
 
 export interface Tracing {
@@ -32,8 +35,9 @@ export interface Tracing {
   heightMm: number;
   pixelsPerMm: number;
   colours: { hex: string; share: number }[];
+  /** In the order in which they are painted. */
   shapes: TracedShape[];
-  /** Lines and curves of all borders, each counted once. */
+  /** Lines and curves of all borders, each counted once, and of all lines. */
   nodes: number;
   droppedSpecks: number;
 }
@@ -44,41 +48,51 @@ const LEAST_SPECK_PX = 4;
 const TOLERANCE_MM = 0.05;
 /** No shape is held nearer to the border than this, pixels: its places are no surer. */
 const LEAST_TOLERANCE_PX = 0.4;
+/** Smaller regions may be noise: they do not say how wide a picture is. */
+const SHOWN_PX = 12;
+/** Colours of a lossy picture are read so far inside areas, pixels. */
+const DEEP_PX = 2;
 
-/** Shapes of a picture: colours, regions, their shared borders as few lines and curves. */
+/** Shapes of a picture: colours, regions, their shared borders as few lines and curves, thin regions as lines. */
 export function trace(source: Picture, options: TraceOptions): Tracing {
   const picture = premultiplied(source);
-  const pixelsPerMm = picture.width / options.widthMm;
   const noise = noiseOf(picture);
+  const { labelled, pixelsPerMm, droppedSpecks } = labelledAs(picture, noise, options);
+  const regions = regionsOf(labelled);
+  const background = options.keepBackground ? new Set<number>() : backgroundOf(labelled, regions);
+  const fit: FitOptions = {
+    blur: noise > CLEAN ? 1.8 : 1.4,
+    noise: 0.04 + 0.012 * noise,
+    tolerance: Math.max(LEAST_TOLERANCE_PX, (options.toleranceMm ?? TOLERANCE_MM) * pixelsPerMm),
+  };
+  const whole = areasOf(labelled, regions, background, fit);
+  const lines = thinLines(whole.areas, regions.list, pixelsPerMm, fit, labelled.colours);
+  const { areas, segments } = lines.size > 0 ? areasUnder(labelled, regions, lines, options, fit) : whole;
+  const toMm: Matrix = [1 / pixelsPerMm, 0, 0, 1 / pixelsPerMm, 0, 0];
+  const hexFor = (label: number): string => hexOf(labelled.colours[label]!.mix);
+  return {
+    widthMm: picture.width / pixelsPerMm,
+    heightMm: picture.height / pixelsPerMm,
+    pixelsPerMm,
+    colours: shares(labelled, regions, background),
+    shapes: [
+      ...areas.map((a) => ({ hex: hexFor(a.label), data: formatPath(transformPath(a.paths, toMm)) })),
+      ...[...lines].map(([id, { paths, widthMm, cap }]) => ({ hex: hexFor(regions.list[id]!.label), data: formatPath(paths), stroke: { widthMm, cap } })),
+    ],
+    nodes: segments + [...lines.values()].reduce((n, l) => n + l.paths.reduce((m, p) => m + p.segments.length, 0), 0),
+    droppedSpecks,
+  };
+}
+
+/** The colour of every pixel, without fringes and specks, and how large a pixel is. */
+function labelledAs(picture: Picture, noise: number, options: TraceOptions): { labelled: Labelled; pixelsPerMm: number; droppedSpecks: number } {
   const flat = flatPixels(picture, flatLimit(noise));
   let labelled = labelPixels(picture, flat, paletteOf(picture, flat, noise), noise);
   if (options.colours !== undefined) labelled = withFewer(labelled, options.colours);
   labelled = withoutFringes(labelled);
+  const pixelsPerMm = shownWidth(labelled, options) / options.widthMm;
   const cleaned = withoutSpecks(labelled, Math.max(LEAST_SPECK_PX, SPECK_MM2 * pixelsPerMm ** 2));
-  labelled = cleaned.labelled;
-  const regions = regionsOf(labelled);
-  const map = planarMap(labelled, regions.ids, regions.list.length);
-  const shapes = chainShapes(map, picture, {
-    blur: noise > CLEAN ? 1.8 : 1.4,
-    noise: 0.04 + 0.012 * noise,
-    tolerance: Math.max(LEAST_TOLERANCE_PX, (options.toleranceMm ?? TOLERANCE_MM) * pixelsPerMm),
-  });
-  const background = options.keepBackground ? new Set<number>() : backgroundOf(labelled, regions);
-  const mmPerPx = 1 / pixelsPerMm;
-  const drawn = regionShapes(map, shapes, regions, labelled, background);
-  return {
-    widthMm: options.widthMm,
-    heightMm: picture.height * mmPerPx,
-    pixelsPerMm,
-    colours: shares(labelled, regions, background),
-    shapes: drawn.map(({ label, path, area }) => ({
-      hex: hexOf(labelled.colours[label]!.mix),
-      data: formatPath(transformPath(path, [mmPerPx, 0, 0, mmPerPx, 0, 0])),
-      areaMm2: area * mmPerPx ** 2,
-    })),
-    nodes: shapes.reduce((n, s, i) => n + (isSeen(map, i, background) ? s.segments.length : 0), 0),
-    droppedSpecks: cleaned.dropped,
-  };
+  return { labelled: cleaned.labelled, pixelsPerMm, droppedSpecks: cleaned.dropped };
 }
 
 /** Colours of a picture, of its flat pixels; of a lossy one those deep within areas, without tints. */
@@ -86,10 +100,6 @@ function paletteOf(picture: Picture, flat: Uint8Array, noise: number): Colour[] 
   if (noise <= CLEAN) return coloursOf(picture, flat, noise);
   return withoutTints(coloursOf(picture, deepFlat(flat, picture.width, picture.height, DEEP_PX), noise));
 }
-const DEEP_PX = 2;
-
-const isSeen = ({ chains }: PlanarMap, i: number, background: ReadonlySet<number>): boolean =>
-  [chains[i]!.left, chains[i]!.right].some((r) => r >= 0 && !background.has(r));
 
 function withFewer(labelled: Labelled, count: number): Labelled {
   const pixels = new Uint32Array(labelled.colours.length);
@@ -98,7 +108,8 @@ function withFewer(labelled: Labelled, count: number): Labelled {
     labelled.colours.map((c, i) => ({ ...c, pixels: Math.max(1, pixels[i]!) })),
     count,
   );
-  return { ...labelled, colours, mixes: colours.map((_, k) => labelled.mixes[became.indexOf(k)]!), labels: labelled.labels.map((l) => became[l]!) };
+  const mixes = colours.map((_, k) => labelled.mixes[became.indexOf(k)]!);
+  return { ...labelled, colours, mixes, labels: labelled.labels.map((l) => became[l]!) };
 }
 
 function withoutFringes(labelled: Labelled): Labelled {
@@ -117,60 +128,63 @@ function withoutSpecks(labelled: Labelled, leastPx: number): { labelled: Labelle
   return { labelled: absorbed(labelled, regions, (id) => regions.list[id]!.pixels < leastPx), dropped: specks };
 }
 
-/** What is nothing, and the regions of the rim's most frequent colour that reach the rim. */
-function backgroundOf({ colours }: Labelled, { list }: Regions): Set<number> {
-  const onRim = new Map<number, number>();
-  for (const r of list) {
-    const sides = r.neighbours.get(-1) ?? 0;
-    if (sides > 0) onRim.set(r.label, (onRim.get(r.label) ?? 0) + sides);
+/** Width of what is not background, pixels; of the picture where that is wanted, or where nothing is shown. */
+function shownWidth(labelled: Labelled, { wholePage = false, keepBackground = false }: TraceOptions): number {
+  if (wholePage || keepBackground) return labelled.width;
+  const regions = regionsOf(labelled);
+  const background = backgroundOf(labelled, regions);
+  let [least, most] = [Infinity, -Infinity];
+  for (let i = 0; i < regions.ids.length; i++) {
+    const id = regions.ids[i]!;
+    if (background.has(id) || regions.list[id]!.pixels < SHOWN_PX) continue;
+    const x = i % labelled.width;
+    if (x < least) least = x;
+    if (x > most) most = x;
   }
-  const most = [...onRim].sort((a, b) => b[1] - a[1])[0]?.[0];
-  return new Set(list.flatMap((r, id) => (isNothing(colours[r.label]!.mix) || (r.label === most && r.neighbours.has(-1)) ? [id] : [])));
+  return most >= least ? most + 1 - least : labelled.width;
 }
 
-function chainShapes(map: PlanarMap, picture: Picture, options: { blur: number; noise: number; tolerance: number }): Subpath[] {
-  const places = nodePlaces(map, options.blur, picture);
-  return map.chains.map(({ points, from, to, rim }) => {
-    if (rim && from !== null) return { start: places[from]!, segments: [{ to: places[to!]! }], closed: false };
-    return shapeOfBorder(points, from === null ? null : { from: places[from]!, to: places[to!]! }, options);
-  });
+/** Which regions are lines, by their number. */
+function thinLines(areas: readonly TracedArea[], list: readonly Region[], pixelsPerMm: number, fit: FitOptions, colours: readonly Colour[]): Map<number, ThinLine> {
+  const out = new Map<number, ThinLine>();
+  for (const { region, paths, pixels } of areas) {
+    const { pixels: own, border } = list[region]!;
+    // Sides of pixels make a border about a quarter longer than it is.
+    if ((2.5 * own) / border > 1.3 * THIN_MM * pixelsPerMm || pixels === 0 || isBetween(list[region]!, list, colours)) continue;
+    const rings = paths.map((p) => flattenSubpath(p, 0.1).map((q) => scale(q, 1 / pixelsPerMm)));
+    const line = thinLineOf(clean(rings, 'evenodd'), { tolerance: fit.tolerance / pixelsPerMm, noise: fit.noise / pixelsPerMm });
+    if (line) out.set(region, line);
+  }
+  for (const region of out.keys()) if (besideLines(list[region]!, out) > BETWEEN_LINES * list[region]!.border) out.delete(region);
+  return out;
 }
-
-interface Drawn {
-  label: number;
-  path: Subpath[];
-  area: number;
+/** Whether a region lies between two others and is neither darker nor lighter than both: lines are drawn to be seen. */
+function isBetween(region: Region, list: readonly Region[], colours: readonly Colour[]): boolean {
+  const [a, b] = [...region.neighbours].filter(([id, sides]) => id >= 0 && sides > SIDE * region.border).sort((p, q) => q[1] - p[1]);
+  if (!a || !b) return false;
+  const light = (label: number): number => lumaOf(colours[label]!.mix)[0] + 255 - colours[label]!.mix[3];
+  const [own, one, other] = [light(region.label), light(list[a[0]]!.label), light(list[b[0]]!.label)];
+  return own > Math.min(one, other) && own < Math.max(one, other);
 }
+/** A neighbour lies along a side of a region when so much of its border is shared with it. */
+const SIDE = 0.25;
 
-/** Regions as closed paths, the greatest first; openings are kept only where nothing lies behind, all else is painted over. */
-function regionShapes(
-  { rings }: PlanarMap,
-  shapes: readonly Subpath[],
-  regions: Regions,
-  labelled: Labelled,
-  background: ReadonlySet<number>,
-): Drawn[] {
-  const nothing = [...background].map((id) => middleOfPixel(regions.list[id]!.first, labelled.width));
-  const out: Drawn[] = [];
-  regions.list.forEach(({ label }, id) => {
-    if (background.has(id)) return;
-    const paths = rings[id]!.map((ring): Subpath => {
-      const parts = ring.map(({ chain, forward }) => (forward ? shapes[chain]! : reversed(shapes[chain]!)));
-      return { start: parts[0]!.start, segments: parts.flatMap((p) => p.segments), closed: true };
-    }).map((path) => ({ path, ring: flattenSubpath(path, 0.2) }));
-    const areas = paths.map(({ ring }) => Math.abs(ringArea(ring)));
-    const outer = areas.indexOf(Math.max(...areas));
-    const open = paths.filter(({ ring }, i) => i !== outer && nothing.some((p) => contains([ring], p)));
-    out.push({ label, path: [paths[outer]!.path, ...open.map(({ path }) => path)], area: areas[outer]! });
-  });
-  return out.sort((a, b) => b.area - a.area);
-}
+/** What lies between lines for more than this share of its border is what they enclose. */
+const BETWEEN_LINES = 0.4;
 
-const middleOfPixel = (i: number, width: number): Point => ({ x: (i % width) + 0.5, y: Math.floor(i / width) + 0.5 });
+const besideLines = ({ neighbours }: Region, lines: ReadonlyMap<number, ThinLine>): number =>
+  [...neighbours].reduce((sum, [id, sides]) => sum + (lines.has(id) ? sides : 0), 0);
 
-function reversed({ start, segments, closed }: Subpath): Subpath {
-  const back: Segment[] = against(start, segments);
-  return { start: segments.at(-1)?.to ?? start, segments: back, closed };
+/** Areas as they are without the lines that lie on them: each reaches to the middle of a line. */
+function areasUnder(labelled: Labelled, regions: Regions, lines: ReadonlyMap<number, ThinLine>, options: TraceOptions, fit: FitOptions) {
+  const covered = regions.ids.reduce((mask, id, i) => {
+    if (lines.has(id)) mask[i] = 1;
+    return mask;
+  }, new Uint8Array(regions.ids.length));
+  const bare = absorbed(labelled, regions, (id) => lines.has(id));
+  const left = regionsOf(bare);
+  const background = options.keepBackground ? new Set<number>() : backgroundOf(bare, left);
+  return areasOf(bare, left, background, fit, covered);
 }
 
 function shares({ colours }: Labelled, { list }: Regions, background: ReadonlySet<number>): Tracing['colours'] {

@@ -32,7 +32,8 @@ function betweenNodes(border: Border, corners: readonly Stop[], ends: { from: Po
   const stop = (index: number, at: Point, step: 1 | -1, beyond: number): Stop => {
     const arm = armOf(border.stretch(index, step, blur, blur + SMOOTH_ARM, beyond), at);
     const way = arm ? arm.along : unit(sub(border.at(beyond) ?? at, at));
-    return { index, at, blur, back: way, onward: way, fixed: true };
+    // Where the node lies away from the border's raw end, what is between says nothing.
+    return { index, at, blur: blur + distance(at, border.at(index)!), back: way, onward: way, fixed: true };
   };
   return [stop(0, ends.from, 1, inner[0]?.index ?? last), ...inner, stop(last, ends.to, -1, inner.at(-1)?.index ?? 0)];
 }

@@ -1,0 +1,74 @@
+import { contains, ringArea } from '../geometry/area';
+import type { Point } from '../geometry/point';
+import { flattenSubpath, type Subpath } from '../geometry/path';
+import { against } from './fit/circle';
+import { shapeOfBorder, type FitOptions } from './fit/shapeOf';
+import { nodePlaces } from './junctions';
+import type { Labelled } from './labels';
+import { planarMap, type PlanarMap } from './planarMap';
+import type { Regions } from './regions';
+
+/** One region as closed paths, in pixels: its outline first, then the openings behind which nothing lies. */
+export interface TracedArea {
+  region: number;
+  label: number;
+  paths: Subpath[];
+  /** Within its outline, square pixels. */
+  pixels: number;
+}
+
+export interface TracedAreas {
+  /** The greatest first: what lies within a region is painted after it. */
+  areas: TracedArea[];
+  /** Lines and curves of all borders of what is kept, each once. */
+  segments: number;
+}
+
+/** Borders that nobody sees, since a line lies on them, need not be followed closely. */
+const UNSEEN: Pick<FitOptions, 'tolerance' | 'noise'> = { tolerance: 2, noise: 0.3 };
+
+/**
+ * Outlines of regions, neighbours by the very same border.
+ * @param dropped regions that are not kept
+ * @param covered pixels on which a line will lie
+ */
+export function areasOf(labelled: Labelled, regions: Regions, dropped: ReadonlySet<number>, fit: FitOptions, covered?: Uint8Array): TracedAreas {
+  const map = planarMap(labelled, regions.ids, regions.list.length);
+  const shapes = chainShapes(map, labelled, fit, covered);
+  const isKept = (r: number): boolean => r >= 0 && !dropped.has(r);
+  const segments = map.chains.reduce((n, c, i) => n + (isKept(c.left) || isKept(c.right) ? shapes[i]!.segments.length : 0), 0);
+  return { areas: outlined(map, shapes, regions, labelled.width, dropped), segments };
+}
+
+function chainShapes(map: PlanarMap, size: Labelled, fit: FitOptions, covered?: Uint8Array): Subpath[] {
+  const places = nodePlaces(map, fit.blur, size);
+  const isCovered = (p: Point): boolean => covered![Math.min(size.height - 1, Math.floor(p.y)) * size.width + Math.min(size.width - 1, Math.floor(p.x))] === 1;
+  return map.chains.map(({ points, from, to, rim }) => {
+    if (rim && from !== null) return { start: places[from]!, segments: [{ to: places[to!]! }], closed: false };
+    const unseen = covered !== undefined && points.filter(isCovered).length > points.length / 2;
+    return shapeOfBorder(points, from === null ? null : { from: places[from]!, to: places[to!]! }, unseen ? { ...fit, ...UNSEEN } : fit);
+  });
+}
+
+function outlined({ rings }: PlanarMap, shapes: readonly Subpath[], regions: Regions, width: number, dropped: ReadonlySet<number>): TracedArea[] {
+  const nothing = [...dropped].map((id) => middleOfPixel(regions.list[id]!.first, width));
+  const out: TracedArea[] = [];
+  regions.list.forEach(({ label }, region) => {
+    if (dropped.has(region)) return;
+    const paths = rings[region]!.map((ring): Subpath => {
+      const parts = ring.map(({ chain, forward }) => (forward ? shapes[chain]! : reversed(shapes[chain]!)));
+      return { start: parts[0]!.start, segments: parts.flatMap((p) => p.segments), closed: true };
+    }).map((path) => ({ path, ring: flattenSubpath(path, 0.2) }));
+    const sizes = paths.map(({ ring }) => Math.abs(ringArea(ring)));
+    const outer = sizes.indexOf(Math.max(...sizes));
+    const open = paths.filter(({ ring }, i) => i !== outer && nothing.some((p) => contains([ring], p)));
+    out.push({ region, label, paths: [paths[outer]!.path, ...open.map(({ path }) => path)], pixels: sizes[outer]! });
+  });
+  return out.sort((a, b) => b.pixels - a.pixels);
+}
+
+const middleOfPixel = (i: number, width: number): Point => ({ x: (i % width) + 0.5, y: Math.floor(i / width) + 0.5 });
+
+function reversed({ start, segments, closed }: Subpath): Subpath {
+  return { start: segments.at(-1)?.to ?? start, segments: against(start, segments), closed };
+}
