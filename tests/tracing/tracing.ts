@@ -15,8 +15,11 @@ const RENDERINGS: readonly Rendering[] = [
 
 const [folder = 'public/demo', ...only] = process.argv.slice(2).filter((a) => !a.startsWith('--'));
 const isLong = process.argv.includes('--each');
+/** Only each so many drawings. */
+const each = Number(process.argv.find((a) => a.startsWith('--every='))?.slice(8) ?? 1);
 const files = readdirSync(folder)
   .filter((f) => f.endsWith('.svg') && (only.length === 0 || only.some((o) => f.includes(o))))
+  .filter((_, i) => i % each === 0)
   .map((f) => join(folder, f));
 
 const rows = new Map<string, (Measured & { name: string; ms: number; flat: boolean })[]>(RENDERINGS.map((r) => [r.name, []]));

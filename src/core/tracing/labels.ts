@@ -211,7 +211,8 @@ function strokeColours(
     const most = own.slice(0, Math.max(1, Math.floor(own.length / 6)));
     return { mix: [0, 1, 2, 3].map((k) => most.reduce((s, m) => s + m.mix[k]!, 0) / most.length) as unknown as Mix, pixels: pixels.length };
   });
-  const out = extremes.map(({ mix }): number | null => {
+  const out = extremes.map(({ mix }, s): number | null => {
+    if (isMixtureOf(mix, groundOf(strokes[s]!, candidates).map((c) => colours[c]!.mix))) return MIXED;
     const near = nearestColour(colours, mix);
     return near.apart < KNOWN_COLOUR ? near.index : null;
   });
@@ -222,10 +223,32 @@ function strokeColours(
   const first = colours.length;
   colours.push(...fresh.slice(0, MOST_COLOURS - first));
   return extremes.map(({ mix }, s) => {
+    if (out[s] === MIXED) return null;
     if (out[s] !== null) return out[s]!;
     const near = nearestColour(colours.slice(first), mix);
     return near.apart < 2 * KNOWN_COLOUR ? first + near.index : null;
   });
+}
+
+const MIXED = -1;
+/** Where three colours meet, pixels are mixtures of two that lie a little farther off; of so many of a stroke's pixels what lies around is asked. */
+const ASKED = 12;
+const NEAR_MIXTURE = 34;
+
+/** Colours that lie flat about a stroke. */
+function groundOf(pixels: readonly number[], candidates: Candidates): number[] {
+  const step = Math.max(1, Math.floor(pixels.length / ASKED));
+  return [...new Set(pixels.filter((_, i) => i % step === 0).flatMap((i) => candidates.of(i)))];
+}
+
+function isMixtureOf(own: Mix, ground: readonly Mix[]): boolean {
+  return ground.some((a, i) =>
+    ground.slice(i + 1).some((b) => {
+      const along = [0, 1, 2, 3].reduce((s, k) => s + (own[k]! - a[k]!) * (b[k]! - a[k]!), 0);
+      const t = along / Math.max(1, apart(a, b) ** 2);
+      return t > 0.08 && t < 0.92 && apart(own, a.map((v, k) => v + (b[k]! - v) * t) as unknown as Mix) < NEAR_MIXTURE;
+    }),
+  );
 }
 
 /** The pixels and those beside them that are not flat. */

@@ -27,7 +27,7 @@ const LONG_ARM = 9;
 const CANDIDATE = 0.38;
 const CORNER = 0.5;
 /** How far a blurred border rounds a corner of which the sides are at right angles, in blurs: what lies farther inside was drawn round. */
-const ROUNDED = 0.46;
+const ROUNDED = 0.7;
 
 /** A border's points with access beyond its ends where it is a loop. */
 export class Border {
@@ -156,6 +156,6 @@ function judged(border: Border, index: number, corners: readonly Corner[], { blu
   if (!met) return null;
   const inside = Math.min(distance(met, place), ...[-3, -2, -1, 1, 2, 3].map((k) => distance(met, border.at(index + k) ?? place)));
   // The more pointed a corner, the farther inside it its blurred border passes.
-  const allowed = (ROUNDED * blur * Math.SQRT1_2) / Math.max(0.15, Math.cos(turn / 2)) + 3 * noise;
+  const allowed = (ROUNDED * blur * Math.SQRT1_2) / Math.max(0.15, Math.cos(Math.max(turn, turnOf(a.along, b.along)) / 2)) + 3 * noise;
   return inside <= allowed ? { index, at: met, back: a.along, onward: b.along } : null;
 }
