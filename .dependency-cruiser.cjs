@@ -6,6 +6,7 @@ const FOLDERS = [
   'geometry',
   'document',
   'stitches',
+  'tracing',
   'cloth',
   'lettering',
   'editing',

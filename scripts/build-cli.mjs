@@ -18,6 +18,8 @@ await build({
   target: 'node20',
   // The other build starts threads that are not needed here.
   alias: { fflate: 'fflate/browser' },
+  // A program of its own beside ours: found in node_modules when a picture is read.
+  external: ['sharp'],
   minify: true,
   logLevel: 'error',
 });

@@ -12,6 +12,7 @@ import {
   type Lettering,
   type RoutePolicy,
 } from '../core/document/types';
+import type { TraceOptions } from '../core/tracing/trace';
 
 export interface InputArgs {
   input: string;
@@ -153,6 +154,36 @@ function oneOf<T extends string>(name: string, value: string, among: readonly T[
 function readHex(text: string): string {
   if (!/^#[0-9a-f]{6}$/i.test(text)) throw usage(`--colour is written as #rrggbb, not ‘${text}’.`);
   return text;
+}
+
+export interface TraceArgs extends Omit<TraceOptions, 'wholePage'> {
+  input: string;
+  out?: string;
+  report?: string;
+}
+
+/** Reads the words after `bin/cobble trace`. */
+export function readTraceArgs(argv: readonly string[]): TraceArgs {
+  const words = parsed(argv, {
+    colours: { type: 'string' },
+    tolerance: { type: 'string' },
+    out: { type: 'string' },
+    'keep-background': { type: 'boolean' },
+  });
+  const v = words.values as Record<string, string | undefined>;
+  const { input, width, report } = readInput(words);
+  if (width === undefined) throw usage('Give --width: a picture has no size of its own.');
+  const colours = number('colours', v['colours'], 1, 250);
+  const toleranceMm = number('tolerance', v['tolerance'], 0.01, 2);
+  return {
+    input,
+    widthMm: width,
+    ...(colours === undefined ? {} : { colours: Math.round(colours) }),
+    ...(toleranceMm === undefined ? {} : { toleranceMm }),
+    ...(words.values['keep-background' as never] ? { keepBackground: true } : {}),
+    ...(v['out'] === undefined ? {} : { out: v['out'] }),
+    ...(report === undefined ? {} : { report }),
+  };
 }
 
 /** Reads the words after `bin/cobble faces`. */

@@ -1,6 +1,7 @@
 import { readFileSync, renameSync, rmSync, statSync, writeFileSync, writeSync } from 'node:fs';
 import { InputError } from '../core/document/errors';
-import { MAX_BUNDLE_BYTES, MAX_SVG_BYTES } from '../core/units/tolerances';
+import { isPictureName } from '../core/tracing/intake';
+import { MAX_BUNDLE_BYTES, MAX_PICTURE_BYTES, MAX_SVG_BYTES } from '../core/units/tolerances';
 
 /** Reads a whole file, refusing what is missing or too large before it is loaded. */
 export function readBytes(path: string): Uint8Array {
@@ -13,7 +14,7 @@ export function readBytes(path: string): Uint8Array {
     if (error instanceof InputError) throw error;
     throw new InputError('bad-usage', `There is no file ‘${path}’; check the name.`);
   }
-  const limit = /\.(cobble|zip)$/i.test(path) ? MAX_BUNDLE_BYTES : MAX_SVG_BYTES;
+  const limit = /\.(cobble|zip)$/i.test(path) ? MAX_BUNDLE_BYTES : isPictureName(path) ? MAX_PICTURE_BYTES : MAX_SVG_BYTES;
   if (size > limit) {
     throw new InputError(
       'too-large',

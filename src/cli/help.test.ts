@@ -1,4 +1,13 @@
-import { readCompareArgs, readFacesArgs, readForecastArgs, readLetterArgs, readPlanArgs, readProofArgs, readRouteArgs } from './args';
+import {
+  readCompareArgs,
+  readFacesArgs,
+  readForecastArgs,
+  readLetterArgs,
+  readPlanArgs,
+  readProofArgs,
+  readRouteArgs,
+  readTraceArgs,
+} from './args';
 import { HELP, helpOf, overview, type CommandName } from './help';
 
 const READ: Record<CommandName, (argv: readonly string[]) => unknown> = {
@@ -11,6 +20,7 @@ const READ: Record<CommandName, (argv: readonly string[]) => unknown> = {
   letter: (argv) =>
     readLetterArgs([...argv.filter((a) => !LISTED.test(argv.join(' ')) || a !== '"TEXT"'), ...listed(argv), ...sized(argv)]),
   faces: readFacesArgs,
+  trace: (argv) => readTraceArgs([...argv, ...(argv.some((a) => a.startsWith('--width')) ? [] : ['--width', '80'])]),
 };
 const LISTED = /--names|--out-dir|--together/;
 const sized = (argv: readonly string[]): string[] => (/--(width|height)/.test(argv.join(' ')) ? [] : ['--height', '10']);
@@ -35,6 +45,7 @@ const VALUES: Record<string, string> = {
 };
 const NAMES: Record<string, string> = {
   '--cloth': 'cap',
+  '--tolerance': '0.1',
   '--policy': 'cap',
   '--grid': 'proof',
   '--face': 'gable',
@@ -49,7 +60,7 @@ test.each(Object.keys(HELP) as CommandName[])('every option that the help of %s 
     const [option, value] = flag.split(' ') as [string, string?];
     const words = [
       ...HELP[name].takes.split(' ').filter(Boolean),
-      ...(value ? [`${option}=${VALUES[value] ?? NAMES[option]!}`] : [option]),
+      ...(value ? [`${option}=${NAMES[option] ?? VALUES[value]!}`] : [option]),
     ];
     expect(() => READ[name](words)).not.toThrow();
   }

@@ -21,7 +21,7 @@ const INPUT: readonly Option[] = [
   ['--thread-weight N', 'weight of the thread, 40 unless said'],
 ];
 const REPORT: Option = ['--report FILE.json', 'figures and findings as JSON'];
-const ARTWORK = 'ART.svg|JOB.json|JOB.cobble';
+const ARTWORK = 'ART.svg|PICTURE|JOB.json|JOB.cobble';
 
 /** What each command takes and does; the one list of them for help and errors. */
 export const HELP = {
@@ -72,6 +72,18 @@ export const HELP = {
     ],
   },
   faces: { takes: '', does: 'the faces for lettering, with the smallest height of each', options: [REPORT] },
+  trace: {
+    takes: 'PICTURE',
+    does: 'shapes of a PNG, JPEG, WebP or GIF: few nodes, true corners, neighbours that meet',
+    options: [
+      ['--width MM', 'width of what it shows; of the whole picture with --keep-background'],
+      ['--colours N', 'at most so many, the background among them'],
+      ['--keep-background', 'as a shape of its own'],
+      ['--tolerance MM', 'how far shapes may lie from the edges of the picture, 0.05 unless said'],
+      ['--out FILE', 'shapes as .svg, or a job as .cobble'],
+      REPORT,
+    ],
+  },
   compare: { takes: 'A B', does: 'two jobs side by side', options: [...SIZE, ['--cloth NAME', 'for artwork'], REPORT] },
 } as const satisfies Record<string, CommandHelp>;
 

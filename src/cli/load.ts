@@ -4,6 +4,9 @@ import { drawingOf } from '../core/artwork/readSvg';
 import { artworkName } from '../core/document/fileNames';
 import { InputError } from '../core/document/errors';
 import type { Job } from '../core/document/types';
+import { isPictureName } from '../core/tracing/intake';
+import { shapesSvg } from '../core/tracing/shapesSvg';
+import { trace } from '../core/tracing/trace';
 import type { InputArgs } from './args';
 import { readBytes } from './files';
 
@@ -24,8 +27,22 @@ export async function load(args: InputArgs): Promise<Loaded> {
     const loaded = readJobFile(bytes, kind);
     return { ...loaded, job: overridden(loaded.job, args) };
   }
-  const text = new TextDecoder().decode(bytes);
-  const file = artworkName(basename(args.input));
+  return jobOfDrawing(isPictureName(args.input) ? await tracedFile(bytes, args) : new TextDecoder().decode(bytes), args);
+}
+
+/** A picture as the drawing that it becomes; it is sized afterwards, as drawings are. */
+async function tracedFile(bytes: Uint8Array, { input, width, height }: InputArgs): Promise<string> {
+  if (width === undefined && height === undefined)
+    throw new InputError('no-size', 'A picture has no size of its own; give --width or --height in mm.');
+  const { decodedPicture } = await import('./picture');
+  const { picture } = await decodedPicture(bytes, input);
+  const widthMm = width ?? (height! * picture.width) / picture.height;
+  return shapesSvg(trace(picture, { widthMm }));
+}
+
+/** A drawing as a job with its pieces. */
+export function jobOfDrawing(text: string, args: InputArgs): Loaded {
+  const file = artworkName(`${basename(args.input).replace(PICTURE_END, '')}${isPictureName(args.input) ? '.svg' : ''}`);
   const name = basename(args.input, extname(args.input)).slice(0, 200) || 'Artwork';
   const { job } = jobFromArt(drawingOf(text), {
     id: 'headless',
@@ -36,6 +53,7 @@ export async function load(args: InputArgs): Promise<Loaded> {
   });
   return { job, artwork: { [file]: text } };
 }
+const PICTURE_END = /\.(png|jpe?g|webp|gif|bmp)$/i;
 
 const sizeOf = ({ width, height }: InputArgs): Pick<Job['brief'], 'size'> | object =>
   width === undefined && height === undefined

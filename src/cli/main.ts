@@ -10,6 +10,7 @@ import { letterCommand } from './letter';
 import { planCommand } from './plan';
 import { proofCommand } from './proof';
 import { routeCommand } from './route';
+import { traceCommand } from './trace';
 
 const COMMANDS: Readonly<Record<CommandName, (argv: readonly string[]) => Promise<number>>> = {
   plan: planCommand,
@@ -17,6 +18,7 @@ const COMMANDS: Readonly<Record<CommandName, (argv: readonly string[]) => Promis
   proof: proofCommand,
   forecast: forecastCommand,
   compare: compareCommand,
+  trace: traceCommand,
   letter: letterCommand,
   faces: facesCommand,
 };

@@ -52,7 +52,12 @@ export async function pictureOf({ svg }: Emblem, { pixelsPerMm, jpeg }: Renderin
 export async function readEmblem(path: string): Promise<Emblem> {
   const svg = readFileSync(path);
   const text = svg.toString('utf8');
-  const box = /viewBox\s*=\s*["']([^"']+)["']/.exec(text)?.[1]?.trim().split(/[\s,]+/).map(Number) ?? null;
+  const box =
+    /viewBox\s*=\s*["']([^"']+)["']/
+      .exec(text)?.[1]
+      ?.trim()
+      .split(/[\s,]+/)
+      .map(Number) ?? null;
   const { width, height } = await sharp(svg).metadata();
   const [x0, y0, across] = box ? [box[0]!, box[1]!, box[2]!] : [0, 0, width!];
   const scale = WIDTH_MM / across;
@@ -79,7 +84,10 @@ function exactLabels({ width, height, data }: Picture): { labels: Uint8Array; co
     if ([1, -1, width, -width].every((d) => keyAt(i + d) === key)) counts.set(key, (counts.get(key) ?? 0) + 1);
   }
   // A colour is what fills a quarter of a square millimetre.
-  const colours = [-1, ...[...counts].filter(([key, n]) => key >= 0 && n > (TRUTH_PER_MM * TRUTH_PER_MM) / 4).map(([key]) => key)].slice(0, 255);
+  const colours = [-1, ...[...counts].filter(([key, n]) => key >= 0 && n > (TRUTH_PER_MM * TRUTH_PER_MM) / 4).map(([key]) => key)].slice(
+    0,
+    255,
+  );
   const known = new Map<number, number>();
   const labels = new Uint8Array(width * height);
   for (let i = 0; i < labels.length; i++) {

@@ -22,9 +22,10 @@ export function measure(emblem: Emblem, tracing: Tracing): Measured {
   const paths = tracing.shapes.map((s) => parsePath(s.data));
   const traced = paths.flatMap((path) => flatten(path, 0.005).flatMap((ring) => sampled([...ring, ring[0]!])));
   const [toTruth, toTraced] = [new Nearest(emblem.borders), new Nearest(traced)];
-  const off = [...traced.map((p) => toTruth.distance(p)), ...emblem.borders.filter((_, i) => i % 3 === 0).map((p) => toTraced.distance(p))].sort(
-    (a, b) => a - b,
-  );
+  const off = [
+    ...traced.map((p) => toTruth.distance(p)),
+    ...emblem.borders.filter((_, i) => i % 3 === 0).map((p) => toTraced.distance(p)),
+  ].sort((a, b) => a - b);
   const own = new Nearest(paths.flatMap(sharpNodes));
   const corners = cornersOf(emblem).filter((p) => toTruth.distance(p) < 0.05 && !isStraight(toTruth.within(p, 0.5)));
   return {

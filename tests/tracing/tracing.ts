@@ -45,10 +45,16 @@ for (const [name, all] of rows) {
       console.log(
         `  ${r.name.padEnd(44)} ${r.medianMm.toFixed(3)} ${r.p95Mm.toFixed(3)}  corners ${r.cornersFound}/${r.corners}  nodes ${r.nodes}/${r.sourceNodes}  colours ${r.colours}/${r.sourceColours}  ${r.ms.toFixed(0)} ms`,
       );
-  console.log(`  border error, median of medians  ${middle(flat.map((r) => r.medianMm)).toFixed(3)} mm; worst ${Math.max(...flat.map((r) => r.medianMm)).toFixed(3)}`);
-  console.log(`  border error, median of 95th     ${middle(flat.map((r) => r.p95Mm)).toFixed(3)} mm; within table: ${flat.filter((r) => r.p95Mm <= (name.startsWith('12') ? 0.12 : name.endsWith('PNG') ? 0.25 : 0.35)).length}`);
+  console.log(
+    `  border error, median of medians  ${middle(flat.map((r) => r.medianMm)).toFixed(3)} mm; worst ${Math.max(...flat.map((r) => r.medianMm)).toFixed(3)}`,
+  );
+  console.log(
+    `  border error, median of 95th     ${middle(flat.map((r) => r.p95Mm)).toFixed(3)} mm; within table: ${flat.filter((r) => r.p95Mm <= (name.startsWith('12') ? 0.12 : name.endsWith('PNG') ? 0.25 : 0.35)).length}`,
+  );
   console.log(`  corners within 0.3 mm            ${percent(sum(flat.map((r) => r.cornersFound)), sum(flat.map((r) => r.corners)))}`);
-  console.log(`  nodes against the source         ${middle(flat.map((r) => r.nodes / r.sourceNodes)).toFixed(2)} (median), ${(sum(flat.map((r) => r.nodes)) / sum(flat.map((r) => r.sourceNodes))).toFixed(2)} (all)`);
+  console.log(
+    `  nodes against the source         ${middle(flat.map((r) => r.nodes / r.sourceNodes)).toFixed(2)} (median), ${(sum(flat.map((r) => r.nodes)) / sum(flat.map((r) => r.sourceNodes))).toFixed(2)} (all)`,
+  );
   console.log(`  number of colours right          ${percent(flat.filter((r) => r.colours === r.sourceColours).length, flat.length)}`);
   console.log(`  time                             ${middle(flat.map((r) => r.ms)).toFixed(0)} ms (median)`);
 }

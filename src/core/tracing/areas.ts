@@ -32,7 +32,13 @@ const UNSEEN: Pick<FitOptions, 'tolerance' | 'noise'> = { tolerance: 2, noise: 0
  * @param dropped regions that are not kept
  * @param covered pixels on which a line will lie
  */
-export function areasOf(labelled: Labelled, regions: Regions, dropped: ReadonlySet<number>, fit: FitOptions, covered?: Uint8Array): TracedAreas {
+export function areasOf(
+  labelled: Labelled,
+  regions: Regions,
+  dropped: ReadonlySet<number>,
+  fit: FitOptions,
+  covered?: Uint8Array,
+): TracedAreas {
   const map = planarMap(labelled, regions.ids, regions.list.length);
   const shapes = chainShapes(map, labelled, fit, covered);
   const isKept = (r: number): boolean => r >= 0 && !dropped.has(r);
@@ -42,7 +48,8 @@ export function areasOf(labelled: Labelled, regions: Regions, dropped: ReadonlyS
 
 function chainShapes(map: PlanarMap, size: Labelled, fit: FitOptions, covered?: Uint8Array): Subpath[] {
   const places = nodePlaces(map, fit.blur, size);
-  const isCovered = (p: Point): boolean => covered![Math.min(size.height - 1, Math.floor(p.y)) * size.width + Math.min(size.width - 1, Math.floor(p.x))] === 1;
+  const isCovered = (p: Point): boolean =>
+    covered![Math.min(size.height - 1, Math.floor(p.y)) * size.width + Math.min(size.width - 1, Math.floor(p.x))] === 1;
   return map.chains.map(({ points, from, to, rim }) => {
     if (rim && from !== null) return { start: places[from]!, segments: [{ to: places[to!]! }], closed: false };
     const unseen = covered !== undefined && points.filter(isCovered).length > points.length / 2;
@@ -50,7 +57,13 @@ function chainShapes(map: PlanarMap, size: Labelled, fit: FitOptions, covered?: 
   });
 }
 
-function outlined({ rings }: PlanarMap, shapes: readonly Subpath[], regions: Regions, width: number, dropped: ReadonlySet<number>): TracedArea[] {
+function outlined(
+  { rings }: PlanarMap,
+  shapes: readonly Subpath[],
+  regions: Regions,
+  width: number,
+  dropped: ReadonlySet<number>,
+): TracedArea[] {
   const nothing = [...dropped].map((id) => middleOfPixel(regions.list[id]!.first, width));
   const out: TracedArea[] = [];
   regions.list.forEach(({ label }, region) => {

@@ -52,7 +52,11 @@ export function labelPixels(picture: Picture, flat: Uint8Array, found: readonly 
   const labels = flatLabels(picture, flat, colours);
   const open = edgePixels(flat);
   const candidates = new Candidates(width, height, labels, flat);
-  const unexplained = explain(edges, labels, open, { candidates, mixes: colours.map((c) => mixOf(c.mix)), limit: UNEXPLAINED + FOR_NOISE * noise });
+  const unexplained = explain(edges, labels, open, {
+    candidates,
+    mixes: colours.map((c) => mixOf(c.mix)),
+    limit: UNEXPLAINED + FOR_NOISE * noise,
+  });
   const strokes = strokesAmong(unexplained, open, width);
   const own = strokeColours(picture, strokes, candidates, colours);
   const mixes = colours.map((c) => mixOf(c.mix));
@@ -70,15 +74,21 @@ export function labelPixels(picture: Picture, flat: Uint8Array, found: readonly 
 function flatLabels({ data }: Picture, flat: Uint8Array, colours: readonly Colour[]): Uint8Array {
   const known = new Map<number, number>();
   const labels = new Uint8Array(flat.length).fill(OPEN);
+  let [before, same] = [0, OPEN];
   for (let i = 0; i < flat.length; i++) {
     if (!flat[i]) continue;
     const o = i * 4;
     const key = (data[o]! << 24) ^ (data[o + 1]! << 16) ^ (data[o + 2]! << 8) ^ data[o + 3]!;
+    if (key === before && same !== OPEN) {
+      labels[i] = same;
+      continue;
+    }
     let label = known.get(key);
     if (label === undefined) {
       label = nearestPerceived(colours, [data[o]!, data[o + 1]!, data[o + 2]!, data[o + 3]!]);
       known.set(key, label);
     }
+    [before, same] = [key, label];
     labels[i] = label;
   }
   return labels;
@@ -195,12 +205,7 @@ function strokesAmong(marked: Uint8Array, edges: Int32Array, width: number): num
 }
 
 /** Which colour each stroke has: that of its pixels farthest from what lies around it; new ones join the colours. Null where it is noise. */
-function strokeColours(
-  { data }: Picture,
-  strokes: readonly number[][],
-  candidates: Candidates,
-  colours: Colour[],
-): (number | null)[] {
+function strokeColours({ data }: Picture, strokes: readonly number[][], candidates: Candidates, colours: Colour[]): (number | null)[] {
   const extremes = strokes.map((pixels): Colour => {
     const ground = candidates.of(pixels[0]!).map((c) => colours[c]!.mix);
     const own = pixels.map((i): { mix: Mix; off: number } => {
@@ -212,7 +217,13 @@ function strokeColours(
     return { mix: [0, 1, 2, 3].map((k) => most.reduce((s, m) => s + m.mix[k]!, 0) / most.length) as unknown as Mix, pixels: pixels.length };
   });
   const out = extremes.map(({ mix }, s): number | null => {
-    if (isMixtureOf(mix, groundOf(strokes[s]!, candidates).map((c) => colours[c]!.mix))) return MIXED;
+    if (
+      isMixtureOf(
+        mix,
+        groundOf(strokes[s]!, candidates).map((c) => colours[c]!.mix),
+      )
+    )
+      return MIXED;
     const near = nearestColour(colours, mix);
     return near.apart < KNOWN_COLOUR ? near.index : null;
   });

@@ -124,10 +124,16 @@ function goneThrough(branches: readonly Branch[]): Branch[] {
       });
       if (!best) break;
       const { a, b } = best as { a: Branch; b: Branch };
-      const same = (p: Branch, q: Branch): boolean => p.points.length === q.points.length && (p.points[0] === q.points[0] || p.points[0] === q.points.at(-1));
+      const same = (p: Branch, q: Branch): boolean =>
+        p.points.length === q.points.length && (p.points[0] === q.points[0] || p.points[0] === q.points.at(-1));
       const back = reversed(b);
       // The junction no longer ends either of them.
-      const one: Branch = { from: a.from, to: back.to, points: [...a.points, ...back.points.slice(1)], radii: [...a.radii, ...back.radii.slice(1)] };
+      const one: Branch = {
+        from: a.from,
+        to: back.to,
+        points: [...a.points, ...back.points.slice(1)],
+        radii: [...a.radii, ...back.radii.slice(1)],
+      };
       now = [...now.filter((c) => !same(c, a) && !same(c, b)), one];
       if (here.length < 4) break;
     }

@@ -93,7 +93,8 @@ export function deepFlat(flat: Uint8Array, width: number, height: number, depth:
     for (let y = 0, i = 0; y < height; y++) {
       for (let x = 0; x < width; x++, i++) {
         if (!now[i]) continue;
-        if ((x > 0 && !now[i - 1]) || (x + 1 < width && !now[i + 1]) || (y > 0 && !now[i - width]) || (y + 1 < height && !now[i + width])) next[i] = 0;
+        if ((x > 0 && !now[i - 1]) || (x + 1 < width && !now[i + 1]) || (y > 0 && !now[i - width]) || (y + 1 < height && !now[i + width]))
+          next[i] = 0;
       }
     }
     now = next;
@@ -110,12 +111,18 @@ interface Bin {
 export function coloursOf({ data }: Picture, flat: Uint8Array, noise: number): Colour[] {
   const bins = new Map<number, Bin>();
   const shift = 8 - BITS;
+  let [before, same]: [number, Bin | null] = [-1, null];
   for (let i = 0; i < flat.length; i++) {
     if (!flat[i]) continue;
     const o = i * 4;
-    const key = ((data[o]! >> shift) << (2 * BITS)) | ((data[o + 1]! >> shift) << BITS) | (data[o + 2]! >> shift) | ((data[o + 3]! >> 6) << (3 * BITS));
-    let bin = bins.get(key);
-    if (!bin) bins.set(key, (bin = { sum: [0, 0, 0, 0], pixels: 0 }));
+    const key =
+      ((data[o]! >> shift) << (2 * BITS)) |
+      ((data[o + 1]! >> shift) << BITS) |
+      (data[o + 2]! >> shift) |
+      ((data[o + 3]! >> 6) << (3 * BITS));
+    const bin: Bin = (key === before ? same : bins.get(key)) ?? { sum: [0, 0, 0, 0], pixels: 0 };
+    if (bin.pixels === 0) bins.set(key, bin);
+    [before, same] = [key, bin];
     for (let k = 0; k < 4; k++) bin.sum[k]! += data[o + k]!;
     bin.pixels++;
   }

@@ -24,7 +24,8 @@ export function premultiplied({ width, height, data }: Picture): Picture {
 }
 
 /** How far apart two mixtures are, of 0 to about 500. */
-export const apart = (a: Mix, b: Mix): number => Math.sqrt((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2 + (a[3] - b[3]) ** 2);
+export const apart = (a: Mix, b: Mix): number =>
+  Math.sqrt((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2 + (a[3] - b[3]) ** 2);
 
 /** How a colour is written, as seen when it is not mixed with nothing. */
 export function hexOf([r, g, b, a]: Mix): string {

@@ -53,17 +53,15 @@ export function planarMap(labelled: Labelled, ids: Int32Array, count: number): P
   const chains: Chain[] = [];
   const nodeOf = new Map<number, number>();
   const nodes: Point[] = [];
-  lattice.eachCorner((v, degree) => {
-    if (degree < 3) return;
+  const { turns, meetings } = lattice.corners();
+  for (const v of meetings) {
     nodeOf.set(v, nodes.length);
     nodes.push(lattice.placeOf(v));
-  });
+  }
   for (const v of nodeOf.keys())
     for (let d = 0; d < 4; d++) if (lattice.isBorder(v, d) && !lattice.isWalked(v, d)) chains.push(lattice.walk(v, d, nodeOf));
-  lattice.eachCorner((v, degree) => {
-    if (degree !== 2) return;
+  for (const v of turns)
     for (let d = 0; d < 4; d++) if (lattice.isBorder(v, d) && !lattice.isWalked(v, d)) chains.push(lattice.walk(v, d, nodeOf));
-  });
   return { chains, nodes, rings: ringsOf(chains, lattice, count) };
 }
 
@@ -86,15 +84,26 @@ class Lattice {
     return x < 0 || y < 0 || x >= width || y >= height ? OUTSIDE : this.ids[y * width + x]!;
   }
 
-  eachCorner(see: (v: number, degree: number) => void): void {
+  /** Lattice places at which borders turn, as each closed one does somewhere, and at which three or more meet. */
+  corners(): { turns: number[]; meetings: number[] } {
     const { width, height } = this.labelled;
+    const { ids } = this;
+    const turns: number[] = [];
+    const meetings: number[] = [];
     for (let y = 0; y <= height; y++) {
       for (let x = 0; x <= width; x++) {
-        const [nw, ne, sw, se] = [this.region(x - 1, y - 1), this.region(x, y - 1), this.region(x - 1, y), this.region(x, y)];
-        if (nw === ne && ne === se && se === sw) continue;
-        see(y * this.across + x, Number(nw !== ne) + Number(ne !== se) + Number(se !== sw) + Number(sw !== nw));
+        const inside = x > 0 && y > 0 && x < width && y < height;
+        const i = y * width + x;
+        const nw = inside ? ids[i - width - 1]! : this.region(x - 1, y - 1);
+        const ne = inside ? ids[i - width]! : this.region(x, y - 1);
+        const sw = inside ? ids[i - 1]! : this.region(x - 1, y);
+        const se = inside ? ids[i]! : this.region(x, y);
+        if ((nw === ne && sw === se) || (nw === sw && ne === se)) continue;
+        const degree = Number(nw !== ne) + Number(ne !== se) + Number(se !== sw) + Number(sw !== nw);
+        (degree < 3 ? turns : meetings).push(y * this.across + x);
       }
     }
+    return { turns, meetings };
   }
 
   isWalked = (v: number, d: number): boolean => (this.walked[v]! & (1 << d)) !== 0;

@@ -19,30 +19,55 @@ export interface Regions {
   list: Region[];
 }
 
-/** The regions of a labelled picture. */
+/** The regions of a labelled picture, numbered as they are met row by row. Two passes over the pixels (Rosenfeld and Pfaltz 1966). */
 export function regionsOf({ width, height, labels }: Labelled): Regions {
-  const ids = new Int32Array(width * height).fill(-1);
+  const ids = new Int32Array(width * height);
+  const parent = provisional(ids, labels, width);
+  const numbers = new Int32Array(parent.length).fill(-1);
   const list: Region[] = [];
-  const queue = new Int32Array(width * height);
-  for (let first = 0; first < labels.length; first++) {
-    if (ids[first] !== -1) continue;
-    const id = list.length;
-    const label = labels[first]!;
-    let [head, tail] = [0, 0];
-    queue[tail++] = first;
-    ids[first] = id;
-    while (head < tail) {
-      const i = queue[head++]!;
-      const x = i % width;
-      if (x > 0 && ids[i - 1] === -1 && labels[i - 1] === label) ids[(queue[tail++] = i - 1)] = id;
-      if (x + 1 < width && ids[i + 1] === -1 && labels[i + 1] === label) ids[(queue[tail++] = i + 1)] = id;
-      if (i >= width && ids[i - width] === -1 && labels[i - width] === label) ids[(queue[tail++] = i - width)] = id;
-      if (i + width < labels.length && ids[i + width] === -1 && labels[i + width] === label) ids[(queue[tail++] = i + width)] = id;
+  for (let i = 0; i < ids.length; i++) {
+    const root = rootOf(parent, ids[i]!);
+    let id = numbers[root]!;
+    if (id < 0) {
+      id = numbers[root] = list.length;
+      list.push({ label: labels[i]!, pixels: 0, first: i, border: 0, neighbours: new Map() });
     }
-    list.push({ label, pixels: tail, first, border: 0, neighbours: new Map() });
+    ids[i] = id;
+    list[id]!.pixels++;
   }
   countBorders(ids, list, width, height);
   return { ids, list };
+}
+
+/** Gives each pixel the number of the pixel on its left or above it that has its colour, and tells which numbers are one. */
+function provisional(ids: Int32Array, labels: Uint8Array, width: number): number[] {
+  const parent: number[] = [];
+  for (let i = 0; i < ids.length; i++) {
+    const label = labels[i]!;
+    const left = i % width > 0 && labels[i - 1] === label;
+    const above = i >= width && labels[i - width] === label;
+    if (left) {
+      ids[i] = ids[i - 1]!;
+      if (above && ids[i - width] !== ids[i]) {
+        const [a, b] = [rootOf(parent, ids[i - width]!), rootOf(parent, ids[i]!)];
+        if (a !== b) parent[Math.max(a, b)] = Math.min(a, b);
+      }
+    } else if (above) ids[i] = ids[i - width]!;
+    else {
+      ids[i] = parent.length;
+      parent.push(parent.length);
+    }
+  }
+  return parent;
+}
+
+function rootOf(parent: number[], i: number): number {
+  let at = i;
+  while (parent[at] !== at) {
+    parent[at] = parent[parent[at]!]!;
+    at = parent[at]!;
+  }
+  return at;
 }
 
 function countBorders(ids: Int32Array, list: readonly Region[], width: number, height: number): void {
@@ -96,12 +121,13 @@ function offMixture(own: Mix, a: Mix, b: Mix): number {
 }
 
 /** Gives the pixels of regions that are to go to what lies around them, each to the nearest, ring by ring. */
-export function absorbed(labelled: Labelled, { ids }: Regions, goes: (id: number) => boolean): Labelled {
+export function absorbed(labelled: Labelled, { ids, list }: Regions, goes: (id: number) => boolean): Labelled {
   const { width, height } = labelled;
   const labels = labelled.labels.slice();
   const open = new Uint8Array(labels.length);
   let ring: number[] = [];
-  for (let i = 0; i < labels.length; i++) if (goes(ids[i]!)) open[i] = 1;
+  const going = Uint8Array.from(list, (_, id) => Number(goes(id)));
+  for (let i = 0; i < labels.length; i++) open[i] = going[ids[i]!]!;
   const sides = (i: number): number[] => {
     const x = i % width;
     const out: number[] = [];
@@ -113,7 +139,13 @@ export function absorbed(labelled: Labelled, { ids }: Regions, goes: (id: number
   };
   for (let i = 0; i < labels.length; i++) if (open[i] && sides(i).some((j) => !open[j])) ring.push(i);
   while (ring.length > 0) {
-    const decided = ring.map((i) => mostAmong(sides(i).filter((j) => !open[j]).map((j) => labels[j]!)));
+    const decided = ring.map((i) =>
+      mostAmong(
+        sides(i)
+          .filter((j) => !open[j])
+          .map((j) => labels[j]!),
+      ),
+    );
     ring.forEach((i, k) => {
       labels[i] = decided[k]!;
       open[i] = 0;

@@ -7,7 +7,7 @@ import type { FitOptions } from './fit/shapeOf';
 import { CLEAN, labelPixels, type Labelled } from './labels';
 import { THIN_MM, thinLineOf, type ThinLine } from './lines';
 import { coloursOf, deepFlat, fewerColours, flatLimit, flatPixels, noiseOf, withoutTints, type Colour } from './palette';
-import { hexOf, lumaOf, premultiplied, type Picture } from './picture';
+import { hexOf, lumaOf, premultiplied, type Mix, type Picture } from './picture';
 import { absorbed, isFringe, regionsOf, type Region, type Regions } from './regions';
 
 export interface TraceOptions {
@@ -40,6 +40,10 @@ export interface Tracing {
   /** Lines and curves of all borders, each counted once, and of all lines. */
   nodes: number;
   droppedSpecks: number;
+  /** Spots smaller than a speck that are kept since they stand out. */
+  keptSpots: number;
+  /** What is to be known of it, in sentences fit for people. */
+  notes: string[];
 }
 
 /** Specks below this are dropped, mm²: about two threads square. */
@@ -57,8 +61,7 @@ const DEEP_PX = 2;
 export function trace(source: Picture, options: TraceOptions): Tracing {
   const picture = premultiplied(source);
   const noise = noiseOf(picture);
-  const { labelled, pixelsPerMm, droppedSpecks } = labelledAs(picture, noise, options);
-  const regions = regionsOf(labelled);
+  const { labelled, regions, pixelsPerMm, droppedSpecks } = labelledAs(picture, noise, options);
   const background = options.keepBackground ? new Set<number>() : backgroundOf(labelled, regions);
   const fit: FitOptions = {
     blur: noise > CLEAN ? 1.8 : 1.4,
@@ -77,22 +80,34 @@ export function trace(source: Picture, options: TraceOptions): Tracing {
     colours: shares(labelled, regions, background),
     shapes: [
       ...areas.map((a) => ({ hex: hexFor(a.label), data: formatPath(transformPath(a.paths, toMm)) })),
-      ...[...lines].map(([id, { paths, widthMm, cap }]) => ({ hex: hexFor(regions.list[id]!.label), data: formatPath(paths), stroke: { widthMm, cap } })),
+      ...[...lines].map(([id, { paths, widthMm, cap }]) => ({
+        hex: hexFor(regions.list[id]!.label),
+        data: formatPath(paths),
+        stroke: { widthMm, cap },
+      })),
     ],
     nodes: segments + [...lines.values()].reduce((n, l) => n + l.paths.reduce((m, p) => m + p.segments.length, 0), 0),
     droppedSpecks,
+    keptSpots: 0,
+    notes: [],
   };
 }
 
+/** A labelled picture with its regions. */
+interface Parted {
+  labelled: Labelled;
+  regions: Regions;
+}
+
 /** The colour of every pixel, without fringes and specks, and how large a pixel is. */
-function labelledAs(picture: Picture, noise: number, options: TraceOptions): { labelled: Labelled; pixelsPerMm: number; droppedSpecks: number } {
+function labelledAs(picture: Picture, noise: number, options: TraceOptions): Parted & { pixelsPerMm: number; droppedSpecks: number } {
   const flat = flatPixels(picture, flatLimit(noise));
-  let labelled = labelPixels(picture, flat, paletteOf(picture, flat, noise), noise);
-  if (options.colours !== undefined) labelled = withFewer(labelled, options.colours);
-  labelled = withoutFringes(labelled);
-  const pixelsPerMm = shownWidth(labelled, options) / options.widthMm;
-  const cleaned = withoutSpecks(labelled, Math.max(LEAST_SPECK_PX, SPECK_MM2 * pixelsPerMm ** 2));
-  return { labelled: cleaned.labelled, pixelsPerMm, droppedSpecks: cleaned.dropped };
+  const found = labelPixels(picture, flat, paletteOf(picture, flat, noise), noise);
+  const labelled = options.colours === undefined ? found : withFewer(found, options.colours);
+  const clear = withoutFringes({ labelled, regions: regionsOf(labelled) });
+  const pixelsPerMm = shownWidth(clear, options) / options.widthMm;
+  const { dropped, ...kept } = withoutSpecks(clear, Math.max(LEAST_SPECK_PX, SPECK_MM2 * pixelsPerMm ** 2));
+  return { ...kept, pixelsPerMm, droppedSpecks: dropped };
 }
 
 /** Colours of a picture, of its flat pixels; of a lossy one those deep within areas, without tints. */
@@ -112,26 +127,27 @@ function withFewer(labelled: Labelled, count: number): Labelled {
   return { ...labelled, colours, mixes, labels: labelled.labels.map((l) => became[l]!) };
 }
 
-function withoutFringes(labelled: Labelled): Labelled {
-  const regions = regionsOf(labelled);
-  const fringes = new Set<number>();
-  regions.list.forEach((r, id) => {
-    if (isFringe(r, regions.list, (label) => labelled.colours[label]!.mix)) fringes.add(id);
-  });
-  return fringes.size > 0 ? absorbed(labelled, regions, (id) => fringes.has(id)) : labelled;
+function without(parted: Parted, gone: ReadonlySet<number>): Parted {
+  if (gone.size === 0 || gone.size === parted.regions.list.length) return parted;
+  const labelled = absorbed(parted.labelled, parted.regions, (id) => gone.has(id));
+  return { labelled, regions: regionsOf(labelled) };
 }
 
-function withoutSpecks(labelled: Labelled, leastPx: number): { labelled: Labelled; dropped: number } {
-  const regions = regionsOf(labelled);
-  const specks = regions.list.filter((r) => r.pixels < leastPx && regions.list.length > 1).length;
-  if (specks === 0 || specks === regions.list.length) return { labelled, dropped: 0 };
-  return { labelled: absorbed(labelled, regions, (id) => regions.list[id]!.pixels < leastPx), dropped: specks };
+function withoutFringes(parted: Parted): Parted {
+  const { labelled, regions } = parted;
+  const colourOf = (label: number): Mix => labelled.colours[label]!.mix;
+  return without(parted, new Set(regions.list.flatMap((r, id) => (isFringe(r, regions.list, colourOf) ? [id] : []))));
+}
+
+function withoutSpecks(parted: Parted, leastPx: number): Parted & { dropped: number } {
+  const specks = new Set(parted.regions.list.flatMap((r, id) => (r.pixels < leastPx ? [id] : [])));
+  const kept = without(parted, specks);
+  return { ...kept, dropped: kept === parted ? 0 : specks.size };
 }
 
 /** Width of what is not background, pixels; of the picture where that is wanted, or where nothing is shown. */
-function shownWidth(labelled: Labelled, { wholePage = false, keepBackground = false }: TraceOptions): number {
+function shownWidth({ labelled, regions }: Parted, { wholePage = false, keepBackground = false }: TraceOptions): number {
   if (wholePage || keepBackground) return labelled.width;
-  const regions = regionsOf(labelled);
   const background = backgroundOf(labelled, regions);
   let [least, most] = [Infinity, -Infinity];
   for (let i = 0; i < regions.ids.length; i++) {
@@ -145,7 +161,13 @@ function shownWidth(labelled: Labelled, { wholePage = false, keepBackground = fa
 }
 
 /** Which regions are lines, by their number. */
-function thinLines(areas: readonly TracedArea[], list: readonly Region[], pixelsPerMm: number, fit: FitOptions, colours: readonly Colour[]): Map<number, ThinLine> {
+function thinLines(
+  areas: readonly TracedArea[],
+  list: readonly Region[],
+  pixelsPerMm: number,
+  fit: FitOptions,
+  colours: readonly Colour[],
+): Map<number, ThinLine> {
   const out = new Map<number, ThinLine>();
   for (const { region, paths, pixels } of areas) {
     const { pixels: own, border } = list[region]!;

@@ -30,3 +30,8 @@ export const MAX_SVG_BYTES = 20_000_000;
 export const MAX_BUNDLE_BYTES = 100_000_000;
 /** Most path nodes taken in from one artwork: beyond it no hoop could sew the detail. */
 export const MAX_ART_NODES = 400_000;
+/** Largest picture file taken in, bytes, and largest picture, pixels. */
+export const MAX_PICTURE_BYTES = 60_000_000;
+export const MAX_PICTURE_PIXELS = 50_000_000;
+/** Longer side of a picture as it is kept and traced, pixels: larger ones are reduced to it. */
+export const PICTURE_SIDE_PX = 4000;

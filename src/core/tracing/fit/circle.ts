@@ -26,7 +26,9 @@ export function circleOf(points: readonly Point[], tolerance: number): Subpath |
 
 /** The same segments walked from their end to their start. */
 export function against(start: Point, segments: readonly Segment[]): Segment[] {
-  return segments.map((s, i): Segment => ({ to: i > 0 ? segments[i - 1]!.to : start, ...(s.c1 && s.c2 ? { c1: s.c2, c2: s.c1 } : {}) })).reverse();
+  return segments
+    .map((s, i): Segment => ({ to: i > 0 ? segments[i - 1]!.to : start, ...(s.c1 && s.c2 ? { c1: s.c2, c2: s.c1 } : {}) }))
+    .reverse();
 }
 
 const twiceArea = (points: readonly Point[]): number =>

@@ -74,7 +74,8 @@ function cornerBetween(before: Side, after: Side): void {
   before.points[before.points.length - 1] = after.points[0] = at;
 }
 
-const reachesStart = ({ points }: Side, s: Straight): boolean => distance(points[0]!, points[s.first]!) <= distance(points[0]!, points[1]!) + STUB_PX;
+const reachesStart = ({ points }: Side, s: Straight): boolean =>
+  distance(points[0]!, points[s.first]!) <= distance(points[0]!, points[1]!) + STUB_PX;
 const reachesEnd = ({ points }: Side, s: Straight): boolean =>
   distance(points.at(-1)!, points[s.last]!) <= distance(points.at(-1)!, points.at(-2)!) + STUB_PX;
 
@@ -88,11 +89,21 @@ function segmentsOf(border: Border, side: Side, options: FitOptions): Segment[] 
     const along = s.line.straight;
     const back = { x: -along.x, y: -along.y };
     if (!reachesStart(side, s) || at > 0) {
-      const begin: Stop = { ...here, index: side.index[s.first]!, at: onLine(s.line, points[s.first]!), back, onward: along, blur: 0, fixed: false };
+      const begin: Stop = {
+        ...here,
+        index: side.index[s.first]!,
+        at: onLine(s.line, points[s.first]!),
+        back,
+        onward: along,
+        blur: 0,
+        fixed: false,
+      };
       out.push(...curves(border, side, { at, stop: here }, { at: s.first, stop: begin }, options));
     }
     const isLast = reachesEnd(side, s);
-    const end: Stop = isLast ? to : { ...to, index: side.index[s.last]!, at: onLine(s.line, points[s.last]!), back, onward: along, blur: 0, fixed: false };
+    const end: Stop = isLast
+      ? to
+      : { ...to, index: side.index[s.last]!, at: onLine(s.line, points[s.last]!), back, onward: along, blur: 0, fixed: false };
     out.push({ to: end.at });
     [at, here] = [isLast ? last : s.last, end];
   }
