@@ -1,8 +1,10 @@
 import { contains } from '../geometry/area';
-import { distance, dot, scale, sub, add, unit, type Area, type Point } from '../geometry/point';
+import { atan2 } from '../units/trig';
+import { cross, distance, dot, scale, sub, add, unit, type Area, type Point } from '../geometry/point';
 import { medialAxis, reversed, type Branch } from '../geometry/medial';
 import { lengthsAlong, lineLength, resample } from '../geometry/line';
 import type { Subpath } from '../geometry/path';
+import { meeting } from './fit/arms';
 import { shapeOfBorder, type FitOptions } from './fit/shapeOf';
 
 /** A line of one width: its middle, as open or closed paths, in mm. */
@@ -36,8 +38,8 @@ export function thinLineOf(area: Area, fit: Pick<FitOptions, 'tolerance' | 'nois
   if (widthMm > THIN_MM || length < LEAST_LENGTH * widthMm || !isEven(branches, widthMm)) return null;
   const degree = degreesOf(branches);
   const cap = endsOf(branches).some((e) => isFlat(area, e, widthMm)) ? 'butt' : 'round';
-  const lines = goneThrough(branches).map((b) => reaching(b, { area, widthMm, cap, degree }));
-  return { paths: lines.map((line) => fitted(line, widthMm, fit)), widthMm, cap };
+  const lines = goneThrough(branches, AT_JUNCTION * widthMm).map((b) => reaching(b, { area, widthMm, cap, degree }));
+  return { paths: lines.map((line) => cornered(fitted(line, widthMm, fit), widthMm)), widthMm, cap };
 }
 
 function samples(branches: readonly Branch[]): { radius: number; mm: number }[] {
@@ -109,7 +111,7 @@ function outlineAhead(area: Area, at: Point, out: Point, widthMm: number): Point
 }
 
 /** Branches joined through junctions where two of them go straight on. */
-function goneThrough(branches: readonly Branch[]): Branch[] {
+function goneThrough(branches: readonly Branch[], nearMm: number): Branch[] {
   let now = branches.slice();
   const nodes = new Set(now.flatMap((b) => [b.from, b.to]).filter((n) => n >= 0));
   for (const node of nodes) {
@@ -127,13 +129,7 @@ function goneThrough(branches: readonly Branch[]): Branch[] {
       const same = (p: Branch, q: Branch): boolean =>
         p.points.length === q.points.length && (p.points[0] === q.points[0] || p.points[0] === q.points.at(-1));
       const back = reversed(b);
-      // The junction no longer ends either of them.
-      const one: Branch = {
-        from: a.from,
-        to: back.to,
-        points: [...a.points, ...back.points.slice(1)],
-        radii: [...a.radii, ...back.radii.slice(1)],
-      };
+      const one = joinedThrough(a, back, nearMm);
       now = [...now.filter((c) => !same(c, a) && !same(c, b)), one];
       if (here.length < 4) break;
     }
@@ -148,6 +144,41 @@ interface Reach {
   degree: ReadonlyMap<number, number>;
 }
 
+/** Near a junction, in widths, an axis leans towards the branch that comes there: what it does so near says nothing of the line. */
+const AT_JUNCTION = 0.8;
+
+/** One branch of two that go on into each other, straight past the junction. */
+function joinedThrough(a: Branch, b: Branch, nearMm: number): Branch {
+  const junction = a.points[a.points.length - 1]!;
+  const far = (p: Point, i: number, all: readonly Point[], end: number): boolean =>
+    i === end || distance(p, junction) > nearMm || all.length < 3;
+  const head = a.points.map((p, i, all) => ({ p, r: a.radii[i]!, keep: far(p, i, all, 0) }));
+  const tail = b.points.map((p, i, all) => ({ p, r: b.radii[i]!, keep: far(p, i, all, all.length - 1) }));
+  const kept = [...head, ...tail].filter((k) => k.keep);
+  return { from: a.from, to: b.to, points: kept.map((k) => k.p), radii: kept.map((k) => k.r) };
+}
+
+/** Bends this short, in widths, between straight stretches that turn by more than this, radians, are corners that the axis has rounded. */
+const SHORT_BEND = 1.4;
+const CORNER_TURN = 0.5;
+
+/** The same path with its corners where its straight stretches meet. */
+function cornered(path: Subpath, widthMm: number): Subpath {
+  const segments = path.segments.slice();
+  const startOf = (i: number): Point => (i > 0 ? segments[i - 1]!.to : path.start);
+  for (let i = 1; i + 1 < segments.length; i++) {
+    const [before, after] = [segments[i - 1]!, segments[i + 1]!];
+    if (before.c1 || after.c1 || distance(startOf(i), segments[i]!.to) > SHORT_BEND * widthMm) continue;
+    const [d, e] = [unit(sub(before.to, startOf(i - 1))), unit(sub(after.to, segments[i]!.to))];
+    if (Math.abs(atan2(cross(d, e), dot(d, e))) < CORNER_TURN) continue;
+    const at = meeting(before.to, d, segments[i]!.to, e);
+    if (!at || distance(at, before.to) > SHORT_BEND * widthMm) continue;
+    segments.splice(i - 1, 2, { to: at });
+    i--;
+  }
+  return { ...path, segments };
+}
+
 /** The middle of a branch, led on to where its ends are drawn, or held back to there. */
 function reaching(b: Branch, reach: Reach): Point[] {
   const whole = reach.degree.get(b.to) === 1 ? ledOn(b, reach) : b;
@@ -158,7 +189,9 @@ function reaching(b: Branch, reach: Reach): Point[] {
 function ledOn(b: Branch, { area, widthMm, cap }: Reach): Branch {
   const { points, radii } = b;
   const tip = points[points.length - 1]!;
-  const sound = points.findLastIndex((p, i) => radii[i]! >= SOUND * (widthMm / 2) && distance(p, tip) >= SOUND_BACK * widthMm);
+  const nearby = radii.filter((_, i) => distance(points[i]!, tip) <= NEARBY * widthMm).sort((p, q) => p - q);
+  const own = nearby[nearby.length >> 1]!;
+  const sound = points.findLastIndex((p, i) => radii[i]! >= SOUND * own && distance(p, tip) >= SOUND_BACK * widthMm);
   const kept = sound < 1 ? b : { ...b, points: points.slice(0, sound + 1), radii: radii.slice(0, sound + 1) };
   const end = endOf(kept);
   const mm = distance(end.at, outlineAhead(area, end.at, end.out, widthMm)) - (cap === 'round' ? widthMm / 2 : 0);
@@ -166,6 +199,7 @@ function ledOn(b: Branch, { area, widthMm, cap }: Reach): Branch {
 }
 const SOUND = 0.85;
 const SOUND_BACK = 0.55;
+const NEARBY = 3;
 
 /** How far from a corner a middle is rounded, as a share of the width. */
 const ROUNDED = 0.55;

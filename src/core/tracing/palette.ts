@@ -155,16 +155,54 @@ const TINTS = [
   { share: 0.01, nearer: 0.1 },
   { share: 0.05, nearer: 0.055 },
 ] as const;
+/** A tint lies beside its colour: for so large a share of its pixels that colour is flat within so many. */
+const BESIDE = { share: 0.5, withinPx: 5 };
+/** So many pixels of a colour are asked. */
+const ASKED = 200;
 
-/** Colours without those that are mere tints of others. */
-export function withoutTints(colours: readonly Colour[]): Colour[] {
+/** Colours without those that are mere tints of others, beside which they lie. */
+export function withoutTints(picture: Picture, flat: Uint8Array, colours: readonly Colour[]): Colour[] {
   const total = colours.reduce((s, c) => s + c.pixels, 0);
-  return colours.filter((c, i) => {
-    const at = perceived(c.mix);
-    return !TINTS.some(
-      ({ share, nearer }) => c.pixels < share * total && colours.slice(0, i).some((d) => perceivedApart(perceived(d.mix), at) < nearer),
-    );
+  const seen = colours.map((c) => perceived(c.mix));
+  const rare = colours.map((c, i) =>
+    TINTS.flatMap(({ share, nearer }) =>
+      c.pixels < share * total ? colours.flatMap((_, d) => (d < i && perceivedApart(seen[d]!, seen[i]!) < nearer ? [d] : [])) : [],
+    ),
+  );
+  if (rare.every((r) => r.length === 0)) return colours.slice();
+  const places = flatPlaces(picture, flat, colours);
+  return colours.filter((_, i) => !rare[i]!.some((d) => liesBeside(places, i, d, picture)));
+}
+
+interface FlatPlaces {
+  /** Colour of each flat pixel, 255 elsewhere. */
+  of: Uint8Array;
+  pixels: number[][];
+}
+
+function flatPlaces({ data }: Picture, flat: Uint8Array, colours: readonly Colour[]): FlatPlaces {
+  const of = new Uint8Array(flat.length).fill(255);
+  const pixels: number[][] = colours.map(() => []);
+  for (let i = 0; i < flat.length; i++) {
+    if (!flat[i]) continue;
+    const { index } = nearestColour(colours, [data[i * 4]!, data[i * 4 + 1]!, data[i * 4 + 2]!, data[i * 4 + 3]!]);
+    of[i] = index;
+    pixels[index]!.push(i);
+  }
+  return { of, pixels };
+}
+
+function liesBeside({ of, pixels }: FlatPlaces, tint: number, colour: number, { width, height }: Picture): boolean {
+  const own = pixels[tint]!;
+  const asked = own.filter((_, k) => k % Math.max(1, Math.floor(own.length / ASKED)) === 0);
+  const beside = asked.filter((i) => {
+    const [x, y] = [i % width, Math.floor(i / width)];
+    for (let v = Math.max(0, y - BESIDE.withinPx); v <= Math.min(height - 1, y + BESIDE.withinPx); v++)
+      for (let u = Math.max(0, x - BESIDE.withinPx); u <= Math.min(width - 1, x + BESIDE.withinPx); u++)
+        if (of[v * width + u] === colour) return true;
+    return false;
   });
+  return beside.length >= BESIDE.share * asked.length;
 }
 
 /** The same colours as so many at most: again and again the two are joined that lose least for the eye (Ward 1963, in OKLab). */

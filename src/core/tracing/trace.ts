@@ -113,7 +113,8 @@ function labelledAs(picture: Picture, noise: number, options: TraceOptions): Par
 /** Colours of a picture, of its flat pixels; of a lossy one those deep within areas, without tints. */
 function paletteOf(picture: Picture, flat: Uint8Array, noise: number): Colour[] {
   if (noise <= CLEAN) return coloursOf(picture, flat, noise);
-  return withoutTints(coloursOf(picture, deepFlat(flat, picture.width, picture.height, DEEP_PX), noise));
+  const deep = deepFlat(flat, picture.width, picture.height, DEEP_PX);
+  return withoutTints(picture, deep, coloursOf(picture, deep, noise));
 }
 
 function withFewer(labelled: Labelled, count: number): Labelled {
