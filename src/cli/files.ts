@@ -1,6 +1,6 @@
 import { readFileSync, renameSync, rmSync, statSync, writeFileSync, writeSync } from 'node:fs';
 import { InputError } from '../core/document/errors';
-import { isPictureName } from '../core/tracing/intake';
+import { isPictureName } from '../core/tracing/pictureName';
 import { MAX_BUNDLE_BYTES, MAX_PICTURE_BYTES, MAX_SVG_BYTES } from '../core/units/tolerances';
 
 /** Reads a whole file, refusing what is missing or too large before it is loaded. */

@@ -4,7 +4,7 @@ import { drawingOf } from '../core/artwork/readSvg';
 import { artworkName } from '../core/document/fileNames';
 import { InputError } from '../core/document/errors';
 import type { Job } from '../core/document/types';
-import { isPictureName } from '../core/tracing/intake';
+import { isPictureName, withoutPictureEnd } from '../core/tracing/pictureName';
 import { shapesSvg } from '../core/tracing/shapesSvg';
 import { trace } from '../core/tracing/trace';
 import type { InputArgs } from './args';
@@ -42,7 +42,7 @@ async function tracedFile(bytes: Uint8Array, { input, width, height }: InputArgs
 
 /** A drawing as a job with its pieces. */
 export function jobOfDrawing(text: string, args: InputArgs): Loaded {
-  const file = artworkName(`${basename(args.input).replace(PICTURE_END, '')}${isPictureName(args.input) ? '.svg' : ''}`);
+  const file = artworkName(`${withoutPictureEnd(basename(args.input))}${isPictureName(args.input) ? '.svg' : ''}`);
   const name = basename(args.input, extname(args.input)).slice(0, 200) || 'Artwork';
   const { job } = jobFromArt(drawingOf(text), {
     id: 'headless',
@@ -53,8 +53,6 @@ export function jobOfDrawing(text: string, args: InputArgs): Loaded {
   });
   return { job, artwork: { [file]: text } };
 }
-const PICTURE_END = /\.(png|jpe?g|webp|gif|bmp)$/i;
-
 const sizeOf = ({ width, height }: InputArgs): Pick<Job['brief'], 'size'> | object =>
   width === undefined && height === undefined
     ? {}

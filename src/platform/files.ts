@@ -1,5 +1,6 @@
 import { InputError } from '@/core/document/errors';
-import { MAX_BUNDLE_BYTES, MAX_SVG_BYTES } from '@/core/units/tolerances';
+import { isPictureName } from '@/core/tracing/pictureName';
+import { MAX_BUNDLE_BYTES, MAX_PICTURE_BYTES, MAX_SVG_BYTES } from '@/core/units/tolerances';
 
 /** Hands a file to the browser's own way of saving. */
 export function download(name: string, data: Blob): void {
@@ -24,9 +25,12 @@ export function fileStem(name: string): string {
 
 export const isBundle = (file: File): boolean => /\.(cobble|zip)$/i.test(file.name);
 
+/** Whether a file is a picture of pixels, by its name or by what the clipboard says of it. */
+export const isPicture = (file: File): boolean => isPictureName(file.name) || /^image\/(png|jpeg|webp|gif|bmp)$/.test(file.type);
+
 /** Refuses files too large to read before they are loaded. */
 export function checkSize(file: File): void {
-  const limit = isBundle(file) ? MAX_BUNDLE_BYTES : MAX_SVG_BYTES;
+  const limit = isBundle(file) ? MAX_BUNDLE_BYTES : isPicture(file) ? MAX_PICTURE_BYTES : MAX_SVG_BYTES;
   if (file.size > limit) {
     throw new InputError(
       'too-large',

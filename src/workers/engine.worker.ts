@@ -17,6 +17,7 @@ import { route } from './engine/route';
 import { sample } from './engine/sample';
 import { survey } from './engine/survey';
 import { takeAway } from './engine/takeAway';
+import { trace } from './engine/trace';
 import { thumbnail } from './engine/thumbnail';
 import { weight } from './engine/weight';
 import { writeShelf } from './engine/writeShelf';
@@ -25,6 +26,7 @@ import { serve } from './serve';
 
 const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   survey,
+  trace,
   newJob,
   plan,
   weight,

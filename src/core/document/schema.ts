@@ -247,6 +247,14 @@ export const jobSchema = Joi.object<Job, true>({
           .pattern(/^[^/\\]{1,120}$/)
           .required(),
         transform: Joi.array().length(6).items(Joi.number().min(-1e9).max(1e9)).required(),
+        picture: Joi.object({
+          file: Joi.string()
+            .pattern(/^[^/\\]{1,120}$/)
+            .required(),
+          colours: Joi.number().integer().min(1).max(250),
+          toleranceMm: Joi.number().min(0.01).max(2),
+          keepBackground: Joi.boolean(),
+        }),
         locked: Joi.boolean().default(true),
         mirror: Joi.boolean(),
         turn: Joi.number().min(-360).max(360),

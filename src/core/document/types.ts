@@ -105,9 +105,21 @@ export interface ArtChoice {
   as: (typeof SEWN_AS)[number];
 }
 
+/** The picture of which a drawing was traced, and how. */
+export interface TracedFrom {
+  /** Its name among the artwork. */
+  file: string;
+  /** Number of colours at most, the background's among them; as many as were found when absent. */
+  colours?: number;
+  /** How far shapes may lie from its edges, mm. */
+  toleranceMm?: number;
+  keepBackground?: boolean;
+}
+
 export interface ArtworkRef {
   id: string;
   file: string;
+  picture?: TracedFrom;
   transform: [number, number, number, number, number, number];
   locked: boolean;
   /** How the drawing lies: mirrored left and right, then turned, degrees counter-clockwise. */

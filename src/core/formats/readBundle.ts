@@ -1,6 +1,9 @@
 import { strFromU8 } from 'fflate';
 import { InputError } from '../document/errors';
 import { parseJob } from '../document/schema';
+import { pictureKind } from '../tracing/intake';
+import { isPictureName } from '../tracing/pictureName';
+import { pictureText } from '../tracing/pictureText';
 import { FOLDER, NAMES, RECORD, type Bundle } from './bundle';
 import { unzipped } from './zip';
 
@@ -20,9 +23,15 @@ export function readBundle(bytes: Uint8Array): Bundle {
   for (const [entry, content] of files) {
     if (!ARTWORK_ENTRY.test(entry) || entry.includes('..')) continue;
     const name = names.get(entry) ?? entry.slice(FOLDER.length);
-    if (typeof name === 'string' && name !== '') artwork.push([name, strFromU8(content)]);
+    if (typeof name === 'string' && name !== '') artwork.push([name, artworkText(name, content)]);
   }
   return { job: parseJob(json(record)), artwork: Object.fromEntries(artwork) };
+}
+
+/** A drawing as its text, a picture as a data address. */
+function artworkText(name: string, content: Uint8Array): string {
+  const kind = isPictureName(name) ? pictureKind(content) : null;
+  return kind ? pictureText(content, kind) : strFromU8(content);
 }
 
 function json(content: Uint8Array): unknown {

@@ -19,9 +19,6 @@ export const damagedPicture = (name: string): InputError =>
     `‘${name}’ is damaged or not the picture that its name says; save it again as PNG or JPEG and try once more.`,
   );
 
-/** Whether a file's name is that of a picture. */
-export const isPictureName = (name: string): boolean => /\.(png|jpe?g|webp|gif|bmp)$/i.test(name);
-
 /**
  * Reads what a picture says of itself before anything is decoded.
  * @throws InputError when it is no picture, or larger than can be worked with
@@ -33,7 +30,7 @@ export function pictureHeader(bytes: Uint8Array, name: string): PictureHeader {
       `‘${name}’ is ${(bytes.length / 1e6).toFixed(0)} MB; save it smaller than ${MAX_PICTURE_BYTES / 1e6} MB.`,
     );
   const said = headerOf(bytes);
-  const kind = KINDS.find((k) => k === said?.type);
+  const kind = pictureKind(bytes);
   if (!said || !kind || !(said.width > 0 && said.height > 0)) throw damagedPicture(name);
   const { width, height } = said;
   if (width * height > MAX_PICTURE_PIXELS)
@@ -42,6 +39,12 @@ export function pictureHeader(bytes: Uint8Array, name: string): PictureHeader {
       `‘${name}’ has ${(width * height) / 1e6 < 1000 ? `${Math.round((width * height) / 1e6)} megapixels` : 'far too many pixels'}; up to ${MAX_PICTURE_PIXELS / 1e6} can be traced. Make it smaller and try again.`,
     );
   return { kind, width, height };
+}
+
+/** What a file is by its first bytes; null for what is no picture. */
+export function pictureKind(bytes: Uint8Array): PictureKind | null {
+  const type = headerOf(bytes)?.type;
+  return KINDS.find((k) => k === type) ?? null;
 }
 
 function headerOf(bytes: Uint8Array): { type?: string; width: number; height: number } | null {

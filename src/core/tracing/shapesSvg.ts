@@ -12,3 +12,27 @@ export function shapesSvg({ widthMm, heightMm, shapes }: Tracing): string {
   const size = `width="${mm(widthMm)}mm" height="${mm(heightMm)}mm" viewBox="0 0 ${mm(widthMm)} ${mm(heightMm)}"`;
   return `<svg xmlns="http://www.w3.org/2000/svg" ${size}>\n${body.join('\n')}\n</svg>\n`;
 }
+
+/** What a drawing of traced shapes says of itself. */
+export interface ShapeFigures {
+  /** Of the whole picture, mm. */
+  widthMm: number;
+  colours: string[];
+  areas: number;
+  lines: number;
+  nodes: number;
+}
+
+/** Reads these from a drawing that `shapesSvg` wrote. */
+export function shapeFigures(svg: string): ShapeFigures {
+  const paths = svg.match(/<path [^>]*>/g) ?? [];
+  const hexes = paths.map((p) => /(?:stroke|fill)="(#\w+)"/.exec(p)?.[1] ?? '');
+  const lines = paths.filter((p) => p.includes('stroke=')).length;
+  return {
+    widthMm: Number(/width="([\d.]+)mm"/.exec(svg)?.[1] ?? 0),
+    colours: [...new Set(hexes.filter((h) => h !== ''))],
+    areas: paths.length - lines,
+    lines,
+    nodes: paths.reduce((n, p) => n + (p.match(/[LC]-?\d/g)?.length ?? 0), 0),
+  };
+}

@@ -58,10 +58,12 @@ const SHOWN_PX = 12;
 const DEEP_PX = 2;
 
 /** Shapes of a picture: colours, regions, their shared borders as few lines and curves, thin regions as lines. */
-export function trace(source: Picture, options: TraceOptions): Tracing {
+export function trace(source: Picture, options: TraceOptions, progress: (done: number) => void = () => undefined): Tracing {
+  progress(0.05);
   const picture = premultiplied(source);
   const noise = noiseOf(picture);
   const { labelled, regions, pixelsPerMm, droppedSpecks } = labelledAs(picture, noise, options);
+  progress(0.5);
   const background = options.keepBackground ? new Set<number>() : backgroundOf(labelled, regions);
   const fit: FitOptions = {
     blur: noise > CLEAN ? 1.8 : 1.4,
@@ -69,8 +71,10 @@ export function trace(source: Picture, options: TraceOptions): Tracing {
     tolerance: Math.max(LEAST_TOLERANCE_PX, (options.toleranceMm ?? TOLERANCE_MM) * pixelsPerMm),
   };
   const whole = areasOf(labelled, regions, background, fit);
+  progress(0.75);
   const lines = thinLines(whole.areas, regions.list, pixelsPerMm, fit, labelled.colours);
   const { areas, segments } = lines.size > 0 ? areasUnder(labelled, regions, lines, options, fit) : whole;
+  progress(0.95);
   const toMm: Matrix = [1 / pixelsPerMm, 0, 0, 1 / pixelsPerMm, 0, 0];
   const hexFor = (label: number): string => hexOf(labelled.colours[label]!.mix);
   return {

@@ -7,6 +7,7 @@ jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fa
 jest.mock('@/platform/tabs', () => ({ tellTabs: () => undefined }));
 jest.useFakeTimers();
 
+import { replaceArtwork } from './artworkCommands';
 import * as commands from './commands';
 import { EMPTY_HISTORY } from '../job/history';
 import { useJob } from '../job/jobStore';
@@ -218,13 +219,13 @@ describe('the brief', () => {
 describe('artwork', () => {
   const survey = (transform: Survey['transform']): Survey =>
     ({ threads: job().threads, pieces: [block(3)], transform }) as unknown as Survey;
-  const lay = (): void => commands.replaceArtwork('bird.svg', '<svg/>');
+  const lay = (): void => replaceArtwork({ file: 'bird.svg', svg: '<svg/>' });
 
   it('another drawing leaves the pieces alone; its name is made different when it is taken', () => {
     const before = job().pieces;
     lay();
     useJob.setState({ artwork: { 'bird.svg': '<svg/>' } });
-    commands.replaceArtwork('bird.svg', '<svg id="other"/>');
+    replaceArtwork({ file: 'bird.svg', svg: '<svg id="other"/>' });
     expect(job().pieces).toEqual(before);
     expect(job().artwork[0]!.file).toBe('bird 2.svg');
   });

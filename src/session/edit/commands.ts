@@ -327,19 +327,3 @@ export function poseArtwork(label: string, pose: { turn: number; mirror: boolean
     else delete art.mirror;
   });
 }
-
-/** Lays another drawing under the job; its pieces stay as they are. Decisions of the size report were the old drawing's. */
-export function replaceArtwork(file: string, svg: string): void {
-  const { artwork, job } = useJob.getState();
-  if (!job) return;
-  let name = file;
-  for (let n = 2; artwork[name] !== undefined && artwork[name] !== svg; n++) name = file.replace(/(\.[^.]*)?$/, ` ${n}$1`);
-  useJob.getState().addArtwork(name, svg);
-  change('Replace the artwork', (draft) => {
-    const was = draft.artwork[0];
-    draft.artwork = [{ id: was?.id ?? 'a1', file: name, transform: [...NOTHING_MADE], locked: true, madeWith: 'another drawing' }];
-  });
-}
-
-/** Stands for 'no piece was made from this drawing'. */
-const NOTHING_MADE = [1, 0, 0, 1, 0, 0] as const;

@@ -9,6 +9,7 @@ import { removeVersions } from '@/platform/storage/versions';
 import { tellTabs } from '@/platform/tabs';
 import { Button } from '../components/Button';
 import { Mark } from '../components/Mark';
+import { usePastedFile } from '../components/usePastedFile';
 import { DamagedCard, JobCard } from './JobCard';
 import { duplicateJob, NotKept } from './newJob';
 import { SaveShelf, ShelfNotices } from './ShelfNotices';
@@ -42,6 +43,7 @@ export function Shelf() {
   );
 
   const { busy, take } = useIntake(guarded);
+  usePastedFile((file) => take([file]));
   const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
     onDrop: take,
     noClick: true,
@@ -56,7 +58,9 @@ export function Shelf() {
 
   return (
     <div {...getRootProps()} className="flex min-h-screen flex-col">
-      <input {...getInputProps({ 'aria-label': 'Artwork or bundle', accept: '.svg,.cobble,.zip,image/svg+xml' })} />
+      <input
+        {...getInputProps({ 'aria-label': 'Artwork or bundle', accept: '.svg,.cobble,.zip,.png,.jpg,.jpeg,.webp,.gif,.bmp,image/*' })}
+      />
       <ShelfHeader wanted={wanted} onWanted={setWanted} />
       <ShelfNotices entries={entries} notKept={notKept} onDismiss={() => setNotKept(null)} />
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
@@ -130,7 +134,8 @@ function NewJobCard({ busy, over, onOpen }: { busy: Reading | null; over: boolea
           {busy ? `Reading ${busy.name} … ${Math.round(busy.progress * 100)} %` : 'New job from artwork'}
         </span>
         <span className="text-quiet">
-          Drop an SVG drawing anywhere here, or press to choose one. A Cobble bundle opens as the job that it was.
+          Drop or paste a drawing (SVG) or a picture (PNG, JPEG …) anywhere here, or press to choose one. A Cobble bundle opens as the job
+          that it was.
         </span>
       </button>
       {busy && (

@@ -1,10 +1,11 @@
 import { artworkName } from '@/core/document/fileNames';
 import { waysFor } from '@/core/cloth/library';
 import { DEFAULT_BRIEF } from '@/core/document/job';
-import type { Brief, Job } from '@/core/document/types';
-import { checkSize, isBundle } from '@/platform/files';
+import type { Brief, Job, TracedFrom } from '@/core/document/types';
+import { checkSize, isBundle, isPicture } from '@/platform/files';
 import { keepNewJob, keptArtwork, keptJob, keptStamp } from '@/platform/storage/records';
 import { loadLibrary } from '@/platform/storage/shop';
+import { tracePicture } from '@/session/derived/tracePicture';
 import { takeShelf } from '@/session/shop/shelfFile';
 import { engine, type CallOptions } from '@/workers/client';
 
@@ -20,6 +21,8 @@ export interface NewJob {
   file: string;
   svg: string;
   brief?: Partial<Brief>;
+  /** The picture of which the drawing was traced, as text. */
+  picture?: { from: TracedFrom; text: string };
   /** What is done to it before it is kept. */
   work?(job: Job): Job;
   /** A fresh one when absent. */
@@ -50,20 +53,40 @@ async function keep(job: Job, artwork: Record<string, string>, updated = Date.no
 }
 
 /** Makes a job from a drawing, with its pieces, and puts it on the shelf. */
-export async function jobFromDrawing({ name, file, svg, brief = {}, work, id, updated }: NewJob, options: CallOptions = {}): Promise<Job> {
+export async function jobFromDrawing(
+  { name, file, svg, brief = {}, picture, work, id, updated }: NewJob,
+  options: CallOptions = {},
+): Promise<Job> {
   const shop = waysFor(await loadLibrary(), brief.cloth ?? DEFAULT_BRIEF.cloth);
   const { recipe, ...ways } = shop;
   const how = { id: id ?? freshId(), name, file, brief: { ...(recipe ? { recipe } : {}), ...brief }, ...ways, guessMm: FIRST_GUESS_MM };
   const made = await engine.call('newJob', { svg, ...how }, options);
-  return keep(work ? work(made.job) : made.job, { [file]: svg }, updated);
+  const job = picture ? { ...made.job, artwork: made.job.artwork.map((a) => ({ ...a, picture: picture.from })) } : made.job;
+  return keep(work ? work(job) : job, { [file]: svg, ...(picture ? { [picture.from.file]: picture.text } : {}) }, updated);
 }
 
 /** What became of a dropped file: a job to go to, or a shelf whose jobs were put back. */
 export type TakenIn = { job: Job } | { shelf: { put: number; known: number; damaged: number } };
 
-/** Takes in a dropped file: a drawing becomes a new job, a bundle comes back as the job that it was, a whole shelf as its jobs. */
+/** Traces a picture at a first size and makes a job of what it shows. */
+async function jobFromPicture(file: File, { signal, progress }: CallOptions): Promise<Job> {
+  const half = (from: number): CallOptions => ({
+    ...(signal ? { signal } : {}),
+    ...(progress ? { progress: (done) => progress(from + done / 2) } : {}),
+  });
+  const named = artworkName(file.name || 'picture.png');
+  const { svg, picture } = await tracePicture(await file.arrayBuffer(), named, { widthMm: FIRST_GUESS_MM }, half(0));
+  const stem = named.replace(/\.[^.]*$/, '');
+  return jobFromDrawing(
+    { name: stem.slice(0, 80) || 'New job', file: `${stem}.svg`, svg, picture: { from: { file: named }, text: picture } },
+    half(0.5),
+  );
+}
+
+/** Takes in a dropped file: a picture is traced, a drawing becomes a new job, a bundle comes back as the job that it was, a whole shelf as its jobs. */
 export async function takeIn(file: File, options: CallOptions = {}): Promise<TakenIn> {
   checkSize(file);
+  if (isPicture(file)) return { job: await jobFromPicture(file, options) };
   if (!isBundle(file)) {
     const name = file.name.replace(/\.[^.]+$/, '').slice(0, 80) || 'New job';
     return { job: await jobFromDrawing({ name, file: artworkName(file.name), svg: await file.text() }, options) };

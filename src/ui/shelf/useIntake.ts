@@ -2,6 +2,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
 import { toast } from 'sonner';
 import { counted } from '@/core/units/count';
+import { isBundle, isPicture } from '@/platform/files';
 import { askToPersist } from '@/platform/persist';
 import { placeHref } from '../places';
 import { takeIn } from './newJob';
@@ -20,6 +21,9 @@ const shelfWords = ({ put, known, damaged }: { put: number; known: number; damag
     ...(damaged > 0 ? [`${counted(damaged, 'damaged one')} left out`] : []),
   ].join(', ') + '.';
 
+/** Where a job is looked at first: a picture by what was read of it, a drawing by its brief. */
+const placeAfter = (file: File): 'bench' | 'art' | 'brief' => (isBundle(file) ? 'bench' : isPicture(file) ? 'art' : 'brief');
+
 /** Takes in files that are dropped or chosen, one at a time, and goes to the job that a file becomes. */
 export function useIntake(guarded: (work: () => Promise<unknown>) => Promise<void>): { busy: Reading | null; take(files: File[]): void } {
   const router = useRouter();
@@ -35,7 +39,7 @@ export function useIntake(guarded: (work: () => Promise<unknown>) => Promise<voi
         void askToPersist();
         if ('job' in taken) {
           leaving = true;
-          router.push(placeHref(taken.job.id, /\.(cobble|zip)$/i.test(file.name) ? 'bench' : 'brief'));
+          router.push(placeHref(taken.job.id, placeAfter(file)));
         } else toast.success(shelfWords(taken.shelf), { duration: 15_000 });
       });
       if (!leaving) setBusy(null);

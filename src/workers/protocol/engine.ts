@@ -15,6 +15,8 @@ import type { PlanPart } from '@/core/plan/delta';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { RouteProposal } from '@/core/plan/proposeRoute';
 import type { Finding } from '@/core/proof/finding';
+import type { TraceOptions } from '@/core/tracing/trace';
+import type { TraceFigures } from '@/core/tracing/traceReport';
 import type { LetterHeights } from '@/core/proof/letterForecast';
 import type { WiredPlan } from '../planWire';
 
@@ -62,6 +64,11 @@ export interface Compared {
 /** What the engine's program answers: what goes in and what comes back. */
 export interface EngineProtocol {
   survey: { in: SurveyRequest; out: Survey };
+  /** A picture's file as a drawing; `picture` is what is kept of it, as text. */
+  trace: {
+    in: { bytes: ArrayBuffer; name: string; options: TraceOptions };
+    out: { svg: string; picture: string; figures: TraceFigures };
+  };
   /** A job with its pieces of a drawing. */
   newJob: { in: NewJobOptions & { svg: string }; out: { job: Job } };
   /** @param held version of the plan that the asker holds; null for none */

@@ -1,4 +1,4 @@
-import { atan2 } from '../../units/trig';
+import { atan2, cos, sin } from '../../units/trig';
 import { cross, distance, dot, type Point } from '../../geometry/point';
 import { armOf, meeting, type Arm } from './arms';
 import { circleThrough } from './circle';
@@ -145,7 +145,7 @@ function isRound(border: Border, index: number, before: number | null, after: nu
   const points = [...back.slice(0, arm).reverse(), place, ...onward.slice(0, arm)];
   if (arm < 3) return false;
   const reach = Math.min(distance(points[0]!, place), distance(points.at(-1)!, place));
-  const expected = Math.min(STRAYS * Math.tan(Math.min(1.4, turn / 2)), 0.35) * reach;
+  const expected = Math.min((STRAYS * sin(Math.min(1.4, turn / 2))) / cos(Math.min(1.4, turn / 2)), 0.35) * reach;
   const circle = circleThrough(points);
   if (!circle) return false;
   return Math.max(...points.map((p) => Math.abs(distance(p, circle.centre) - circle.radius))) < SHARP_SHARE * expected;
@@ -172,6 +172,6 @@ function judged(border: Border, index: number, corners: readonly Corner[], { blu
   if (!met) return null;
   const inside = Math.min(distance(met, place), ...[-3, -2, -1, 1, 2, 3].map((k) => distance(met, border.at(index + k) ?? place)));
   // The more pointed a corner, the farther inside it its blurred border passes.
-  const allowed = (ROUNDED * blur * Math.SQRT1_2) / Math.max(0.15, Math.cos(Math.max(turn, turnOf(a.along, b.along)) / 2)) + 3 * noise;
+  const allowed = (ROUNDED * blur * Math.SQRT1_2) / Math.max(0.15, cos(Math.max(turn, turnOf(a.along, b.along)) / 2)) + 3 * noise;
   return inside <= allowed ? { index, at: met, back: a.along, onward: b.along } : null;
 }
