@@ -13,6 +13,8 @@ export interface TracedArea {
   region: number;
   label: number;
   paths: Subpath[];
+  /** With every opening, whatever lies there. */
+  seen: Subpath[];
   /** Within its outline, square pixels. */
   pixels: number;
 }
@@ -51,10 +53,21 @@ function chainShapes(map: PlanarMap, size: Labelled, fit: FitOptions, covered?: 
   const isCovered = (p: Point): boolean =>
     covered![Math.min(size.height - 1, Math.floor(p.y)) * size.width + Math.min(size.width - 1, Math.floor(p.x))] === 1;
   return map.chains.map(({ points, from, to, rim }) => {
-    if (rim && from !== null) return { start: places[from]!, segments: [{ to: places[to!]! }], closed: false };
+    if (rim && from !== null) return alongRim(points, places[from]!, places[to!]!);
     const unseen = covered !== undefined && points.filter(isCovered).length > points.length / 2;
     return shapeOfBorder(points, from === null ? null : { from: places[from]!, to: places[to!]! }, unseen ? { ...fit, ...UNSEEN } : fit);
   });
+}
+
+/** The picture's rim from one node to another, by its corners. */
+function alongRim(points: readonly Point[], from: Point, to: Point): Subpath {
+  const corners = points.slice(1).flatMap((q, i): Point[] => {
+    const p = points[i]!;
+    if (p.x === q.x || p.y === q.y) return [];
+    // Places on the rim lie midway along pixels: the one of whole numbers tells the side.
+    return [Number.isInteger(p.x) ? { x: p.x, y: q.y } : { x: q.x, y: p.y }];
+  });
+  return { start: from, segments: [...corners, to].map((at) => ({ to: at })), closed: false };
 }
 
 function outlined(
@@ -75,7 +88,13 @@ function outlined(
     const sizes = paths.map(({ ring }) => Math.abs(ringArea(ring)));
     const outer = sizes.indexOf(Math.max(...sizes));
     const open = paths.filter(({ ring }, i) => i !== outer && nothing.some((p) => contains([ring], p)));
-    out.push({ region, label, paths: [paths[outer]!.path, ...open.map(({ path }) => path)], pixels: sizes[outer]! });
+    out.push({
+      region,
+      label,
+      paths: [paths[outer]!.path, ...open.map(({ path }) => path)],
+      seen: paths.map(({ path }) => path),
+      pixels: sizes[outer]!,
+    });
   });
   return out.sort((a, b) => b.pixels - a.pixels);
 }

@@ -18,6 +18,7 @@ const OPEN = 255;
 export const MOST_COLOURS = 250;
 /** Flat pixels lend their colours as candidates to pixels so far off, at first and at most. */
 const REACH = [2, 3, 5, 8];
+const MOST_MEET = 6;
 /** A pixel farther than this from every mixture of its candidates shows a colour of its own, of about 500. */
 const UNEXPLAINED = 36;
 const FOR_NOISE = 4;
@@ -136,7 +137,8 @@ class Candidates {
       }
       if (found.length > 1) break;
     }
-    return found;
+    // More than a few meet only in noise; the nearest were found first.
+    return found.slice(0, MOST_MEET);
   }
 }
 

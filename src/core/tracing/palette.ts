@@ -127,7 +127,8 @@ export function coloursOf({ data }: Picture, flat: Uint8Array, noise: number): C
     bin.pixels++;
   }
   const all = [...bins.values()].map(({ sum, pixels }) => ({ mix: sum.map((v) => v / pixels) as unknown as Mix, pixels }));
-  return gathered(all, ONE_COLOUR + FOR_NOISE * noise).filter((c) => c.pixels >= FEWEST);
+  const found = gathered(all, ONE_COLOUR + FOR_NOISE * noise);
+  return found.filter((c, i) => i === 0 || c.pixels >= FEWEST);
 }
 
 /** Colours that are nearly the same as one, each about the most frequent of them; most frequent first. */

@@ -65,6 +65,9 @@ export function planarMap(labelled: Labelled, ids: Int32Array, count: number): P
   return { chains, nodes, rings: ringsOf(chains, lattice, count) };
 }
 
+/** Where two pixels beside a border hardly differ, it lies midway between them. */
+const LEAST_CHANGE = 0.15;
+
 class Lattice {
   private readonly across: number;
   private readonly walked: Uint8Array;
@@ -157,7 +160,7 @@ class Lattice {
       const [i, j] = [ly * width + lx, ry * width + rx];
       const [a, b] = [mixes[labels[i]!]!, mixes[labels[j]!]!];
       const [ta, tb] = [shareOf(b, a, edges.data, i * 4), shareOf(b, a, edges.data, j * 4)];
-      if (ta < 0.5 && tb > 0.5) s = Math.min(0.98, Math.max(0.02, (0.5 - ta) / (tb - ta)));
+      if (tb - ta > LEAST_CHANGE) s = Math.min(0.98, Math.max(0.02, (0.5 - ta) / (tb - ta)));
     }
     return { at: { x: lx + 0.5 + (rx - lx) * s, y: ly + 0.5 + (ry - ly) * s }, rim };
   }

@@ -56,13 +56,17 @@ const LEAST_TOLERANCE_PX = 0.4;
 const SHOWN_PX = 12;
 /** Colours of a lossy picture are read so far inside areas, pixels. */
 const DEEP_PX = 2;
+/** A picture of more colours is shaded, not flat: it is drawn in so many tones, unless a number is asked for; of so many shades at most. */
+const MOST_FLAT_COLOURS = 24;
+const TONES = 12;
+const MOST_SHADES = 120;
 
 /** Shapes of a picture: colours, regions, their shared borders as few lines and curves, thin regions as lines. */
 export function trace(source: Picture, options: TraceOptions, progress: (done: number) => void = () => undefined): Tracing {
   progress(0.05);
   const picture = premultiplied(source);
   const noise = noiseOf(picture);
-  const { labelled, regions, pixelsPerMm, droppedSpecks } = labelledAs(picture, noise, options);
+  const { labelled, regions, pixelsPerMm, droppedSpecks, isShaded } = labelledAs(picture, noise, options);
   progress(0.5);
   const background = options.keepBackground ? new Set<number>() : backgroundOf(labelled, regions);
   const fit: FitOptions = {
@@ -93,9 +97,11 @@ export function trace(source: Picture, options: TraceOptions, progress: (done: n
     nodes: segments + [...lines.values()].reduce((n, l) => n + l.paths.reduce((m, p) => m + p.segments.length, 0), 0),
     droppedSpecks,
     keptSpots: 0,
-    notes: [],
+    notes: isShaded ? [SHADED] : [],
   };
 }
+
+const SHADED = `The picture is shaded: its gradients become ${TONES} flat tones, and what is fine in it is lost. Ask for another number of colours.`;
 
 /** A labelled picture with its regions. */
 interface Parted {
@@ -104,20 +110,30 @@ interface Parted {
 }
 
 /** The colour of every pixel, without fringes and specks, and how large a pixel is. */
-function labelledAs(picture: Picture, noise: number, options: TraceOptions): Parted & { pixelsPerMm: number; droppedSpecks: number } {
+function labelledAs(
+  picture: Picture,
+  noise: number,
+  options: TraceOptions,
+): Parted & { pixelsPerMm: number; droppedSpecks: number; isShaded: boolean } {
   const flat = flatPixels(picture, flatLimit(noise));
-  const found = labelPixels(picture, flat, paletteOf(picture, flat, noise), noise);
-  const labelled = options.colours === undefined ? found : withFewer(found, options.colours);
+  const palette = paletteOf(picture, flat, noise).slice(0, MOST_SHADES);
+  const shaded = options.colours === undefined && palette.length > MOST_FLAT_COLOURS;
+  const found = labelPixels(picture, flat, shaded ? fewerColours(palette, TONES).colours : palette, noise);
+  const wanted = options.colours ?? (found.colours.length > MOST_FLAT_COLOURS ? TONES : undefined);
+  const labelled = wanted === undefined ? found : withFewer(found, wanted);
   const clear = withoutFringes({ labelled, regions: regionsOf(labelled) });
   const pixelsPerMm = shownWidth(clear, options) / options.widthMm;
   const { dropped, ...kept } = withoutSpecks(clear, Math.max(LEAST_SPECK_PX, SPECK_MM2 * pixelsPerMm ** 2));
-  return { ...kept, pixelsPerMm, droppedSpecks: dropped };
+  return { ...kept, pixelsPerMm, droppedSpecks: dropped, isShaded: shaded };
 }
 
 /** Colours of a picture, of its flat pixels; of a lossy one those deep within areas, without tints. */
 function paletteOf(picture: Picture, flat: Uint8Array, noise: number): Colour[] {
+  // In a picture that is nowhere flat every pixel is asked.
+  if (!flat.includes(1)) return coloursOf(picture, flat.fill(1), noise);
   if (noise <= CLEAN) return coloursOf(picture, flat, noise);
   const deep = deepFlat(flat, picture.width, picture.height, DEEP_PX);
+  if (!deep.includes(1)) return coloursOf(picture, flat, noise);
   return withoutTints(picture, deep, coloursOf(picture, deep, noise));
 }
 
@@ -145,10 +161,19 @@ function withoutFringes(parted: Parted): Parted {
 }
 
 function withoutSpecks(parted: Parted, leastPx: number): Parted & { dropped: number } {
-  const specks = new Set(parted.regions.list.flatMap((r, id) => (r.pixels < leastPx ? [id] : [])));
+  const { list } = parted.regions;
+  let limit = leastPx;
+  // Of a picture of mere noise only so much is kept as anybody could sew.
+  while (list.filter((r) => r.pixels >= limit).length > MOST_REGIONS) limit *= 2;
+  const specks = new Set(list.flatMap((r, id) => (r.pixels < limit ? [id] : [])));
+  if (specks.size === list.length && list.length > 1) {
+    const most = list.reduce((best, r, id) => (r.pixels > list[best]!.pixels ? id : best), 0);
+    specks.delete(most);
+  }
   const kept = without(parted, specks);
   return { ...kept, dropped: kept === parted ? 0 : specks.size };
 }
+const MOST_REGIONS = 1500;
 
 /** Width of what is not background, pixels; of the picture where that is wanted, or where nothing is shown. */
 function shownWidth({ labelled, regions }: Parted, { wholePage = false, keepBackground = false }: TraceOptions): number {
@@ -174,11 +199,11 @@ function thinLines(
   colours: readonly Colour[],
 ): Map<number, ThinLine> {
   const out = new Map<number, ThinLine>();
-  for (const { region, paths, pixels } of areas) {
+  for (const { region, seen, pixels } of areas) {
     const { pixels: own, border } = list[region]!;
     // Sides of pixels make a border about a quarter longer than it is.
     if ((2.5 * own) / border > 1.3 * THIN_MM * pixelsPerMm || pixels === 0 || isBetween(list[region]!, list, colours)) continue;
-    const rings = paths.map((p) => flattenSubpath(p, 0.1).map((q) => scale(q, 1 / pixelsPerMm)));
+    const rings = seen.map((p) => flattenSubpath(p, 0.1).map((q) => scale(q, 1 / pixelsPerMm)));
     const line = thinLineOf(clean(rings, 'evenodd'), { tolerance: fit.tolerance / pixelsPerMm, noise: fit.noise / pixelsPerMm });
     if (line) out.set(region, line);
   }
