@@ -77,7 +77,7 @@ export const HELP = {
     does: 'shapes of a PNG, JPEG, WebP or GIF: few nodes, true corners, neighbours that meet',
     options: [
       ['--width MM', 'width of what it shows; of the whole picture with --keep-background'],
-      ['--colours N', 'at most so many, the background among them'],
+      ['--colours N', 'of what is shown, at most'],
       ['--keep-background', 'as a shape of its own'],
       ['--tolerance MM', 'how far shapes may lie from the edges of the picture, 0.05 unless said'],
       ['--out FILE', 'shapes as .svg, or a job as .cobble'],

@@ -5,6 +5,7 @@ import { existsSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } fro
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { test } from 'node:test';
+import sharp from 'sharp';
 import { jobRecord } from './browser.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'cobble-cli-'));
@@ -220,4 +221,52 @@ test('compare tells two jobs apart, figure by figure', () => {
   assert.ok(Math.abs(b.width_mm - 40) < 0.1 && longer(b.height_mm, 20), `${b.width_mm} x ${b.height_mm}`);
   assert.equal(difference.stitches, b.stitches - a.stitches);
   assert.equal(run('compare', SQUARE).status, 2);
+});
+
+test('trace makes shapes of pictures, and every command takes one', async () => {
+  const drawn = Buffer.from(
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 60 40" width="600" height="400"><rect width="60" height="40" fill="#fff"/><rect x="5" y="5" width="50" height="30" fill="#0b5563"/><circle cx="30" cy="20" r="9" fill="#f0b429"/></svg>',
+  );
+  for (const kind of ['png', 'jpeg', 'webp', 'gif']) {
+    const picture = file(`flag.${kind}`, await sharp(drawn).toFormat(kind).toBuffer());
+    const [svg, report] = [join(folder, `${kind}.svg`), join(folder, `${kind}.json`)];
+    assert.equal(run('trace', picture, '--width', '50', '--out', svg, '--report', report).status, 0, kind);
+    const figures = JSON.parse(readFileSync(report, 'utf8'));
+    assert.deepEqual([figures.colours.length, figures.regions, figures.lines], [2, 2, 0], kind);
+    assert.ok(Math.abs(figures.pixels_per_mm - 10) < 0.1, kind);
+    assert.equal((readFileSync(svg, 'utf8').match(/<path fill="#/g) ?? []).length, 2, kind);
+  }
+  const png = join(folder, 'flag.png');
+  const [csv, report] = [join(folder, 'flag.csv'), join(folder, 'flag-plan.json')];
+  assert.equal(run('plan', png, '--width', '50', '--quick', '--out', csv, '--report', report).status, 0);
+  assert.equal(JSON.parse(readFileSync(report, 'utf8')).threads, 2);
+  assert.match(run('plan', png).stderr, /^cobble: A picture has no size of its own; give --width or --height in mm\.\n$/);
+  assert.match(run('trace', png).stderr, /Give --width/);
+});
+
+test('pictures that are none, cut short, huge or empty are one clear line or a sensible result', async () => {
+  const sound = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#a33' } })
+    .png()
+    .toBuffer();
+  // The last bytes only say that it ends.
+  for (let i = 1; i < sound.length - 40; i += Math.max(1, Math.floor(sound.length / 10))) {
+    const { status, stderr } = run('trace', file('short.png', sound.subarray(0, i)), '--width', '40');
+    assert.equal(status, 2, `cut at ${i}`);
+    assert.match(stderr, /^cobble: ‘short\.png’ is damaged[^\n]*\n$/);
+  }
+  // A picture that says it has 60,000 x 60,000 pixels.
+  const bomb = Buffer.from(sound);
+  bomb.writeUInt32BE(60_000, 16);
+  bomb.writeUInt32BE(60_000, 20);
+  assert.match(run('trace', file('bomb.png', bomb), '--width', '40').stderr, /^cobble: ‘bomb\.png’ has far too many pixels/);
+  const nothing = await sharp({ create: { width: 50, height: 50, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } } })
+    .png()
+    .toBuffer();
+  assert.equal(run('trace', file('nothing.png', nothing), '--width', '40', '--out', join(folder, 'nothing.svg')).status, 0);
+  assert.match(run('plan', file('nothing.png', nothing), '--width', '40').stderr, /^cobble: [^\n]+\n$/);
+  const deep = await sharp({ create: { width: 80, height: 60, channels: 3, background: '#a33' } })
+    .toColourspace('rgb16')
+    .png()
+    .toBuffer();
+  assert.equal(run('trace', file('deep.png', deep), '--width', '40', '--keep-background', '--out', join(folder, 'deep.svg')).status, 0);
 });

@@ -109,7 +109,7 @@ export interface ArtChoice {
 export interface TracedFrom {
   /** Its name among the artwork. */
   file: string;
-  /** Number of colours at most, the background's among them; as many as were found when absent. */
+  /** Number of colours of what is shown at most; as many as were found when absent. */
   colours?: number;
   /** How far shapes may lie from its edges, mm. */
   toleranceMm?: number;

@@ -196,7 +196,7 @@ test('the number of colours can be held down: the nearest become one', () => {
   const at = (x: number, y: number): Rgba => (y < 30 ? WHITE : x < 60 ? RED : x < 120 ? [215, 60, 60, 255] : BLUE);
   const picture = painted(180, 120, at);
   expect(traced(picture).colours).toHaveLength(3);
-  expect(traced(picture, { colours: 3 }).colours).toHaveLength(2);
+  expect(traced(picture, { colours: 2 }).colours).toHaveLength(2);
 });
 
 test('width is that of what is shown, or of the whole where that is kept', () => {

@@ -15,7 +15,7 @@ export interface TraceOptions {
   widthMm: number;
   /** The width is that of the whole picture in any case. */
   wholePage?: boolean;
-  /** Number of colours at most, the background's among them; as many as are found when absent. */
+  /** Number of colours of what is shown at most; as many as are found when absent. */
   colours?: number;
   /** Shapes may lie so far from the picture's edges, mm. */
   toleranceMm?: number;
@@ -119,12 +119,28 @@ function labelledAs(
   const palette = paletteOf(picture, flat, noise).slice(0, MOST_SHADES);
   const shaded = options.colours === undefined && palette.length > MOST_FLAT_COLOURS;
   const found = labelPixels(picture, flat, shaded ? fewerColours(palette, TONES).colours : palette, noise);
-  const wanted = options.colours ?? (found.colours.length > MOST_FLAT_COLOURS ? TONES : undefined);
+  const wanted =
+    options.colours !== undefined
+      ? options.colours + besides(found, options)
+      : found.colours.length > MOST_FLAT_COLOURS
+        ? TONES
+        : undefined;
   const labelled = wanted === undefined ? found : withFewer(found, wanted);
   const clear = withoutFringes({ labelled, regions: regionsOf(labelled) });
   const pixelsPerMm = shownWidth(clear, options) / options.widthMm;
   const { dropped, ...kept } = withoutSpecks(clear, Math.max(LEAST_SPECK_PX, SPECK_MM2 * pixelsPerMm ** 2));
   return { ...kept, pixelsPerMm, droppedSpecks: dropped, isShaded: shaded };
+}
+
+/** Number of colours that only the dropped background has. */
+function besides(labelled: Labelled, { keepBackground = false }: TraceOptions): number {
+  if (keepBackground) return 0;
+  const regions = regionsOf(labelled);
+  const background = backgroundOf(labelled, regions);
+  const labelsOf = (dropped: boolean): Set<number> =>
+    new Set(regions.list.flatMap((r, id) => (background.has(id) === dropped && r.pixels >= SHOWN_PX ? [r.label] : [])));
+  const shown = labelsOf(false);
+  return [...labelsOf(true)].filter((l) => !shown.has(l)).length;
 }
 
 /** Colours of a picture, of its flat pixels; of a lossy one those deep within areas, without tints. */

@@ -49,8 +49,6 @@ function Desk({ picture, text, svg, widthMm }: { picture: TracedFrom; text: stri
       (made) => retraceArtwork(made.svg, from),
     );
   };
-  // Where the background is dropped it is one colour more than are seen.
-  const besides = picture.keepBackground ? 0 : 1;
   return (
     <section aria-label="Picture" className="border-b border-hairline px-4 py-3" data-testid="picture-desk">
       <div className="flex gap-4">
@@ -79,13 +77,13 @@ function Desk({ picture, text, svg, widthMm }: { picture: TracedFrom; text: stri
         <NumberField
           label="Colours at most"
           className="w-[104px]"
-          value={picture.colours === undefined ? figures.colours.length : picture.colours - besides}
+          value={picture.colours ?? figures.colours.length}
           unit=""
           min={1}
           max={MOST_COLOURS}
           step={1}
           decimals={0}
-          onCommit={(n) => again({ colours: n + besides })}
+          onCommit={(n) => again({ colours: n })}
         />
         <Closeness
           key={picture.toleranceMm}

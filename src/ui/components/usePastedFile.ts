@@ -8,8 +8,8 @@ export function usePastedFile(take: (file: File) => void): void {
   });
   useEffect(() => {
     const pasted = (event: ClipboardEvent): void => {
-      const target = event.target as Element | null;
-      if (target?.closest('input:not([type=file]), textarea, [contenteditable]')) return;
+      const { target } = event;
+      if (target instanceof Element && target.closest('input:not([type=file]), textarea, [contenteditable]')) return;
       const file = event.clipboardData?.files[0];
       if (!file) return;
       event.preventDefault();
