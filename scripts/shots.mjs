@@ -1,6 +1,8 @@
 // Takes the pictures of docs/screenshots from the demo data. Words: a folder, and optionally the views wanted.
-import { writeFileSync } from 'node:fs';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import { hands, startApp, startBrowser } from '../tests/journeys/browser.mjs';
 
 const [folder = 'docs/screenshots', ...wanted] = process.argv.slice(2);
@@ -51,20 +53,6 @@ try {
   await shot('bench-close');
   await driver.actions().sendKeys('0').perform();
   await driver.executeScript('document.activeElement.blur()');
-  await (await h.find('button[aria-label="To the first stitch"]')).click();
-  const slider = await h.find('[role=slider]');
-  const box = await slider.getRect();
-  const from = { x: Math.round(box.x + box.width / 2), y: Math.round(box.y + 40) };
-  await driver
-    .actions()
-    .move(from)
-    .press()
-    .move({ x: from.x + 200, y: from.y })
-    .move({ x: from.x + 520, y: from.y })
-    .release()
-    .perform();
-  await shot('replay');
-  await driver.actions().sendKeys('\uE010').perform();
   await (await h.find('header button[aria-haspopup=menu]')).click();
   await shot('take-away');
   await driver.actions().sendKeys('\uE00C').perform();
@@ -125,6 +113,18 @@ try {
   await (await h.find('header a[aria-label^="Compare"]')).click();
   await h.find('[data-testid="compare-figures"]');
   await shot('compare');
+  // The demo's own drawing as a customer would send it.
+  const picture = join(mkdtempSync(join(tmpdir(), 'cobble-shot-')), 'ferry crew.jpg');
+  await sharp('public/demo/heron.svg', { density: 300 })
+    .resize({ width: 1000 })
+    .flatten({ background: '#ffffff' })
+    .jpeg({ quality: 90 })
+    .toFile(picture);
+  await driver.get(app.address);
+  await (await h.find('input[type=file]')).sendKeys(picture);
+  await h.find('[data-testid="picture-desk"] img');
+  await h.find('tbody tr');
+  await shot('picture');
 } finally {
   await driver.quit();
   app.stop();

@@ -33,7 +33,7 @@ export interface Emblem {
 
 const rendered = async (svg: Buffer, widthPx: number): Promise<Sharp> => {
   const { width } = await sharp(svg).metadata();
-  const density = Math.min(100_000, (72 * widthPx) / width!);
+  const density = Math.min(100_000, (72 * widthPx) / width);
   return sharp(svg, { density, limitInputPixels: false }).resize({ width: widthPx });
 };
 
@@ -59,7 +59,7 @@ export async function readEmblem(path: string): Promise<Emblem> {
       .split(/[\s,]+/)
       .map(Number) ?? null;
   const { width, height } = await sharp(svg).metadata();
-  const [x0, y0, across] = box ? [box[0]!, box[1]!, box[2]!] : [0, 0, width!];
+  const [x0, y0, across] = box ? [box[0]!, box[1]!, box[2]!] : [0, 0, width];
   const scale = WIDTH_MM / across;
   const fine = await pixelsOf(await rendered(svg, WIDTH_MM * TRUTH_PER_MM));
   const { labels, count } = exactLabels(fine);
@@ -70,7 +70,7 @@ export async function readEmblem(path: string): Promise<Emblem> {
     items: readSvg(text).items,
     borders: bordersOf(labels, fine),
     colours: count,
-    heightMm: (WIDTH_MM * height!) / width!,
+    heightMm: (WIDTH_MM * height) / width,
     hasGradient: /Gradient|<filter|<image|<pattern/.test(text),
   };
 }

@@ -1,3 +1,4 @@
+import { cos, hypot, sin } from '../units/trig';
 import type { Picture } from './picture';
 
 export type Rgba = readonly [number, number, number, number];
@@ -48,7 +49,7 @@ export function noisy({ width, height, data }: Picture, most: number): Picture {
 export const inSquare =
   (cx: number, cy: number, side: number, angle: number) =>
   (x: number, y: number): boolean => {
-    const [c, s] = [Math.cos(angle), Math.sin(angle)];
+    const [c, s] = [cos(angle), sin(angle)];
     const [u, v] = [(x - cx) * c + (y - cy) * s, (y - cy) * c - (x - cx) * s];
     return Math.abs(u) < side / 2 && Math.abs(v) < side / 2;
   };
@@ -56,5 +57,5 @@ export const inSquare =
 export const distanceToSegment = (x: number, y: number, ax: number, ay: number, bx: number, by: number): number => {
   const [dx, dy] = [bx - ax, by - ay];
   const t = Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy)));
-  return Math.hypot(x - ax - t * dx, y - ay - t * dy);
+  return hypot(x - ax - t * dx, y - ay - t * dy);
 };

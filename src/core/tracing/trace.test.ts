@@ -171,6 +171,21 @@ describe('what is no shape', () => {
     expect(droppedSpecks).toBe(1);
   });
 
+  it('an eye is kept though it is as small as a speck, and grown to what sews; a faint spot is not', () => {
+    const at = (x: number, y: number): Rgba => {
+      if (Math.hypot(x - 60, y - 70) < 2.5) return [20, 20, 30, 255];
+      if (Math.hypot(x - 100, y - 70) < 2.5) return [214, 60, 66, 255];
+      return Math.hypot(x - 80, y - 80) < 60 ? RED : WHITE;
+    };
+    const { shapes, keptSpots } = traced(painted(160, 160, at));
+    expect(keptSpots).toBe(1);
+    expect(shapes).toHaveLength(2);
+    const eye = shapes[1]!;
+    expect(areaMm2(eye)).toBeGreaterThan(0.4);
+    expect(areaMm2(eye)).toBeLessThan(1);
+    for (const p of nodesOf(eye)) expect(distance(p, { x: 6, y: 7 })).toBeLessThan(0.7);
+  });
+
   it('a checker of single pixels ends as something, without a hang', () => {
     const data = new Uint8Array(100 * 100 * 4).map((_, i) => (i % 4 === 3 ? 255 : ((i >> 2) + Math.floor((i >> 2) / 100)) % 2 ? 255 : 0));
     expect(() => traced({ width: 100, height: 100, data })).not.toThrow();

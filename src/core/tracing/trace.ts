@@ -8,6 +8,7 @@ import { CLEAN, labelPixels, type Labelled } from './labels';
 import { THIN_MM, thinLineOf, type ThinLine } from './lines';
 import { coloursOf, deepFlat, fewerColours, flatLimit, flatPixels, noiseOf, withoutTints, type Colour } from './palette';
 import { hexOf, lumaOf, premultiplied, type Mix, type Picture } from './picture';
+import { spotsAmong, withGrownSpots } from './spots';
 import { absorbed, isFringe, regionsOf, type Region, type Regions } from './regions';
 
 export interface TraceOptions {
@@ -66,7 +67,7 @@ export function trace(source: Picture, options: TraceOptions, progress: (done: n
   progress(0.05);
   const picture = premultiplied(source);
   const noise = noiseOf(picture);
-  const { labelled, regions, pixelsPerMm, droppedSpecks, isShaded } = labelledAs(picture, noise, options);
+  const { labelled, regions, pixelsPerMm, droppedSpecks, keptSpots, isShaded } = labelledAs(picture, noise, options);
   progress(0.5);
   const background = options.keepBackground ? new Set<number>() : backgroundOf(labelled, regions);
   const fit: FitOptions = {
@@ -96,7 +97,7 @@ export function trace(source: Picture, options: TraceOptions, progress: (done: n
     ],
     nodes: segments + [...lines.values()].reduce((n, l) => n + l.paths.reduce((m, p) => m + p.segments.length, 0), 0),
     droppedSpecks,
-    keptSpots: 0,
+    keptSpots,
     notes: isShaded ? [SHADED] : [],
   };
 }
@@ -114,7 +115,7 @@ function labelledAs(
   picture: Picture,
   noise: number,
   options: TraceOptions,
-): Parted & { pixelsPerMm: number; droppedSpecks: number; isShaded: boolean } {
+): Parted & { pixelsPerMm: number; droppedSpecks: number; keptSpots: number; isShaded: boolean } {
   const flat = flatPixels(picture, flatLimit(noise));
   const palette = paletteOf(picture, flat, noise).slice(0, MOST_SHADES);
   const shaded = options.colours === undefined && palette.length > MOST_FLAT_COLOURS;
@@ -128,8 +129,8 @@ function labelledAs(
   const labelled = wanted === undefined ? found : withFewer(found, wanted);
   const clear = withoutFringes({ labelled, regions: regionsOf(labelled) });
   const pixelsPerMm = shownWidth(clear, options) / options.widthMm;
-  const { dropped, ...kept } = withoutSpecks(clear, Math.max(LEAST_SPECK_PX, SPECK_MM2 * pixelsPerMm ** 2));
-  return { ...kept, pixelsPerMm, droppedSpecks: dropped, isShaded: shaded };
+  const { dropped, spots, ...kept } = withoutSpecks(clear, Math.max(LEAST_SPECK_PX, SPECK_MM2 * pixelsPerMm ** 2));
+  return { ...kept, pixelsPerMm, droppedSpecks: dropped, keptSpots: spots, isShaded: shaded };
 }
 
 /** Number of colours that only the dropped background has. */
@@ -176,7 +177,7 @@ function withoutFringes(parted: Parted): Parted {
   return without(parted, new Set(regions.list.flatMap((r, id) => (isFringe(r, regions.list, colourOf) ? [id] : []))));
 }
 
-function withoutSpecks(parted: Parted, leastPx: number): Parted & { dropped: number } {
+function withoutSpecks(parted: Parted, leastPx: number): Parted & { dropped: number; spots: number } {
   const { list } = parted.regions;
   let limit = leastPx;
   // Of a picture of mere noise only so much is kept as anybody could sew.
@@ -186,9 +187,16 @@ function withoutSpecks(parted: Parted, leastPx: number): Parted & { dropped: num
     const most = list.reduce((best, r, id) => (r.pixels > list[best]!.pixels ? id : best), 0);
     specks.delete(most);
   }
-  const kept = without(parted, specks);
-  return { ...kept, dropped: kept === parted ? 0 : specks.size };
+  const spots = limit === leastPx ? spotsAmong(parted.labelled, parted.regions, specks).slice(0, MOST_SPOTS) : [];
+  for (const id of spots) specks.delete(id);
+  const grown =
+    spots.length > 0 ? { labelled: withGrownSpots(parted.labelled, parted.regions, spots, leastPx), regions: parted.regions } : parted;
+  const kept = without(grown, specks);
+  const fresh = kept === grown && spots.length > 0 ? { ...grown, regions: regionsOf(grown.labelled) } : kept;
+  return { ...fresh, dropped: kept === grown ? 0 : specks.size, spots: spots.length };
 }
+/** A picture with more spots is speckled. */
+const MOST_SPOTS = 60;
 const MOST_REGIONS = 1500;
 
 /** Width of what is not background, pixels; of the picture where that is wanted, or where nothing is shown. */

@@ -1,5 +1,6 @@
 import { distance, dot, sub, type Point } from '../../geometry/point';
 import { armOf, type Arm } from './arms';
+import { farthest } from './farthest';
 
 /** A straight stretch among a list of points: from one index to another, both in it, and the line itself. */
 export interface Straight {
@@ -39,26 +40,8 @@ export function straightsAmong(points: readonly Point[], off: number): Straight[
 }
 
 /** How far the chord from a point stays near to all between. */
-function farthestStraight(points: readonly Point[], at: number, off: number): number {
-  const fits = (end: number): boolean => strayOf(points, at, end) <= off;
-  let good = Math.min(points.length - 1, at + 1);
-  let step = 2;
-  let bad = points.length;
-  while (good + step < bad) {
-    if (!fits(good + step)) {
-      bad = good + step;
-      break;
-    }
-    good += step;
-    step *= 2;
-  }
-  while (bad - good > 1) {
-    const middle = (good + bad) >> 1;
-    if (fits(middle)) good = middle;
-    else bad = middle;
-  }
-  return good;
-}
+const farthestStraight = (points: readonly Point[], at: number, off: number): number =>
+  farthest(at, points.length - 1, (end) => strayOf(points, at, end) <= off);
 
 /** Farthest distance of the points between two from the chord that joins these. */
 export function strayOf(points: readonly Point[], from: number, to: number): number {
