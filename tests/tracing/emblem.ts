@@ -126,12 +126,15 @@ function bordersOf(labels: Uint8Array, { width, height }: Picture): Point[] {
   return out;
 }
 
+/** So finely curves are followed that they turn little from one point to the next, in the drawing's units. */
+const FINE = 0.0002;
+
 /** Corners of the drawing: where a drawn outline turns by more than 30° between sides of half a millimetre, mm. */
 export function cornersOf({ items, toMm }: Emblem): Point[] {
   const out: Point[] = [];
   for (const item of items) {
     if (item.stroke) continue;
-    for (const line of flatten(item.path, 0.005)) {
+    for (const line of flatten(item.path, FINE)) {
       const ring = line.map(toMm);
       ring.forEach((p, i) => {
         const turn = turnAt(ring, i);

@@ -1,7 +1,8 @@
 import Flatbush from 'flatbush';
-import { flatten, parsePath, type Path } from '../../src/core/geometry/path';
+import { strokeArea, unite } from '../../src/core/geometry/area';
+import { flatten, flattenSubpath, parsePath, type Path } from '../../src/core/geometry/path';
 import { distance, mix, type Point } from '../../src/core/geometry/point';
-import type { Tracing } from '../../src/core/tracing/trace';
+import type { TracedShape, Tracing } from '../../src/core/tracing/trace';
 import { cornersOf, nodesOf, type Emblem } from './emblem';
 
 export interface Measured {
@@ -19,14 +20,14 @@ const STEP_MM = 0.05;
 
 /** How near a tracing comes to the drawing that its picture was made of. */
 export function measure(emblem: Emblem, tracing: Tracing): Measured {
-  const paths = tracing.shapes.map((s) => parsePath(s.data));
-  const traced = paths.flatMap((path) => flatten(path, 0.005).flatMap((ring) => sampled([...ring, ring[0]!])));
+  const shapes = tracing.shapes.map(outlined);
+  const traced = shapes.flatMap(({ rings }) => rings.flatMap((ring) => sampled([...ring, ring[0]!]))).filter((p) => !isOnRim(p, tracing));
   const [toTruth, toTraced] = [new Nearest(emblem.borders), new Nearest(traced)];
   const off = [
     ...traced.map((p) => toTruth.distance(p)),
     ...emblem.borders.filter((_, i) => i % 3 === 0).map((p) => toTraced.distance(p)),
   ].sort((a, b) => a - b);
-  const own = new Nearest(paths.flatMap(sharpNodes));
+  const own = new Nearest(shapes.flatMap(({ corners }) => corners));
   const corners = cornersOf(emblem).filter((p) => toTruth.distance(p) < 0.05 && !isStraight(toTruth.within(p, 0.5)));
   return {
     medianMm: off[Math.floor(off.length / 2)] ?? NaN,
@@ -39,6 +40,29 @@ export function measure(emblem: Emblem, tracing: Tracing): Measured {
     sourceColours: emblem.colours,
   };
 }
+
+/** The page's rim is no border of the drawing. */
+const isOnRim = ({ x, y }: Point, { widthMm, heightMm }: Tracing): boolean => Math.min(x, y, widthMm - x, heightMm - y) < 0.06;
+
+/** What a shape paints, and its corners; of a line the outline that its width gives it. */
+function outlined({ data, stroke }: TracedShape): { rings: readonly (readonly Point[])[]; corners: Point[] } {
+  const path = parsePath(data);
+  if (!stroke) return { rings: flatten(path, 0.005), corners: sharpNodes(path) };
+  const { widthMm, cap } = stroke;
+  const shape = { widthMm, cap, join: cap === 'butt' ? ('miter' as const) : ('round' as const), miterLimit: 4 };
+  const rings = unite(...path.map((sub) => strokeArea([flattenSubpath(sub, 0.005)], sub.closed, shape)));
+  return { rings, corners: rings.flatMap((ring) => ring.filter((_, i) => turnOf(ring, i) > 0.35)) };
+}
+
+const turnOf = (ring: readonly Point[], i: number): number => {
+  const n = ring.length;
+  const [a, p, b] = [ring[(i + n - 1) % n]!, ring[i]!, ring[(i + 1) % n]!];
+  const [u, v] = [
+    { x: p.x - a.x, y: p.y - a.y },
+    { x: b.x - p.x, y: b.y - p.y },
+  ];
+  return Math.abs(Math.atan2(u.x * v.y - u.y * v.x, u.x * v.x + u.y * v.y));
+};
 
 function sampled(line: readonly Point[]): Point[] {
   const out: Point[] = [];

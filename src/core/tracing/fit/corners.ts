@@ -77,17 +77,19 @@ export function cornersOf(border: Border, { blur, noise }: Roughness): Corner[] 
   }
   const candidates = peaksOf(border, turns, 2 * blur).sort((a, b) => turns[b]! - turns[a]! || a - b);
   const corners: Corner[] = [];
-  // The sharpest are judged first: what is known to be a corner ends the arms of its neighbours.
+  // The sharpest are judged first: what is known to be a corner ends the arms of its neighbours, and where that is not enough, what may be one.
   for (const index of candidates) {
-    const corner = judged(border, index, corners, { blur, noise });
+    const known = corners.map((c) => c.index);
+    const near = candidates.filter((c) => c !== index);
+    const corner = judged(border, index, known, { blur, noise }) ?? judged(border, index, [...known, ...near], { blur, noise });
     if (corner) corners.push(corner);
   }
   return corners.sort((a, b) => a.index - b.index);
 }
 
 /** The nearest known corners on both sides of a place; beyond the ends of a loop they come round again. */
-function neighboursOf(border: Border, index: number, corners: readonly Corner[]): [number | null, number | null] {
-  const all = corners.flatMap((c) => (border.loop ? [c.index - border.count, c.index, c.index + border.count] : [c.index]));
+function neighboursOf(border: Border, index: number, corners: readonly number[]): [number | null, number | null] {
+  const all = corners.flatMap((i) => (border.loop ? [i - border.count, i, i + border.count] : [i]));
   const before = all.filter((i) => i < index);
   const after = all.filter((i) => i > index);
   return [before.length > 0 ? Math.max(...before) : null, after.length > 0 ? Math.min(...after) : null];
@@ -152,7 +154,7 @@ function isRound(border: Border, index: number, before: number | null, after: nu
 }
 
 /** A candidate as a corner, judged by what its arms do right up to it; null for a mere bend. */
-function judged(border: Border, index: number, corners: readonly Corner[], { blur, noise }: Roughness): Corner | null {
+function judged(border: Border, index: number, corners: readonly number[], { blur, noise }: Roughness): Corner | null {
   const place = border.at(index)!;
   const [before, after] = neighboursOf(border, index, corners);
   const arm = (step: 1 | -1, stop: number | null): Arm | null => {
