@@ -127,8 +127,9 @@ function labelledAs(
         ? TONES
         : undefined;
   const labelled = wanted === undefined ? found : withFewer(found, wanted);
-  const clear = withoutFringes({ labelled, regions: regionsOf(labelled) });
-  const pixelsPerMm = shownWidth(clear, options) / options.widthMm;
+  const whole = withoutFringes({ labelled, regions: regionsOf(labelled) });
+  const pixelsPerMm = shownWidth(whole, options) / options.widthMm;
+  const clear = wanted === undefined ? withoutStrayColours(whole, palette.length, STROKE_MM2 * pixelsPerMm ** 2) : whole;
   const { dropped, spots, ...kept } = withoutSpecks(clear, Math.max(LEAST_SPECK_PX, SPECK_MM2 * pixelsPerMm ** 2));
   return { ...kept, pixelsPerMm, droppedSpecks: dropped, keptSpots: spots, isShaded: shaded };
 }
@@ -176,6 +177,16 @@ function withoutFringes(parted: Parted): Parted {
   const colourOf = (label: number): Mix => labelled.colours[label]!.mix;
   return without(parted, new Set(regions.list.flatMap((r, id) => (isFringe(r, regions.list, colourOf) ? [id] : []))));
 }
+
+/** Without colours that no area has and of which there is too little for a line: they are mixtures where several colours meet. */
+function withoutStrayColours(parted: Parted, flatColours: number, leastPx: number): Parted {
+  const pixels = new Map<number, number>();
+  for (const r of parted.regions.list) pixels.set(r.label, (pixels.get(r.label) ?? 0) + r.pixels);
+  const isStray = ({ label }: Region): boolean => label >= flatColours && pixels.get(label)! < leastPx;
+  return without(parted, new Set(parted.regions.list.flatMap((r, id) => (isStray(r) ? [id] : []))));
+}
+/** A line worth a colour of its own paints so much, mm². */
+const STROKE_MM2 = 2.5;
 
 function withoutSpecks(parted: Parted, leastPx: number): Parted & { dropped: number; spots: number } {
   const { list } = parted.regions;
