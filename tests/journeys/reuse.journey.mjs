@@ -89,7 +89,7 @@ test('another drawing is laid beneath, and the pieces stay', async () => {
     file,
     '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 50 20"><circle cx="9" cy="10" r="9" fill="#225588"/><path d="M20,8 H50 V12 H20 Z" fill="#c8a030"/></svg>',
   );
-  await (await h.find('input[aria-label="Another drawing"]')).sendKeys(file);
+  await (await h.find('input[aria-label="Other artwork"]')).sendKeys(file);
   await h.poll('two regions', async () => (await count('tbody tr')) === 2);
   assert.match(await (await h.findText('p', 'pieces on the bench were made')).getText(), /another drawing/);
   await (await h.find('button[aria-label="Turn the artwork by a quarter"]')).click();
