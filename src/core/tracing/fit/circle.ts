@@ -1,3 +1,4 @@
+import { ringArea } from '../../geometry/area';
 import { distance, type Point } from '../../geometry/point';
 import type { Segment, Subpath } from '../../geometry/path';
 
@@ -20,7 +21,7 @@ export function circleOf(points: readonly Point[], tolerance: number): Subpath |
     [1, -QUARTER, QUARTER, -1, 0, -1],
     [-QUARTER, -1, -1, -QUARTER, -1, 0],
   ].map(([a, b, c, d, e, f]): Segment => ({ c1: at(a!, b!), c2: at(c!, d!), to: at(e!, f!) }));
-  const turnsRight = twiceArea(points) > 0;
+  const turnsRight = ringArea(points) > 0;
   return { start: at(-1, 0), segments: turnsRight ? against(at(-1, 0), quarters) : quarters, closed: true };
 }
 
@@ -30,12 +31,6 @@ export function against(start: Point, segments: readonly Segment[]): Segment[] {
     .map((s, i): Segment => ({ to: i > 0 ? segments[i - 1]!.to : start, ...(s.c1 && s.c2 ? { c1: s.c2, c2: s.c1 } : {}) }))
     .reverse();
 }
-
-const twiceArea = (points: readonly Point[]): number =>
-  points.reduce((sum, p, i) => {
-    const q = points[(i + 1) % points.length]!;
-    return sum + p.x * q.y - q.x * p.y;
-  }, 0);
 
 /** The circle nearest to points; null where they lie on a line. */
 export function circleThrough(points: readonly Point[]): { centre: Point; radius: number } | null {
