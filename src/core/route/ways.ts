@@ -9,6 +9,8 @@ import type { CoverGrid } from './coverGrid';
 const RIM_FACTOR = 1.8;
 const SNAP_MM = 0.6;
 const DIAGONAL = 1.414;
+/** So many hidden cells about a goal are walked first: a letter, a leaf. */
+const SHUT_IN_CELLS = 4000;
 
 /**
  * The shortest hidden way to piece `k`, over cells (A*), pulled straight wherever it stays hidden.
@@ -79,49 +81,104 @@ function pulled(places: readonly Point[], see: (a: Point, b: Point) => boolean):
   return out;
 }
 
+/** What is known of cells while a way is looked for; an entry counts only when it bears the number of the search. */
+interface Scratch {
+  cost: Float64Array;
+  came: Int32Array;
+  seen: Uint32Array;
+  searches: number;
+}
+
+let scratch: Scratch | null = null;
+
+/** The same memory for all searches: laying out a design's cells anew costs more than most searches. */
+function scratchFor(cells: number): Scratch {
+  if (!scratch || scratch.cost.length < cells || scratch.searches > 4e9)
+    scratch = { cost: new Float64Array(cells), came: new Int32Array(cells), seen: new Uint32Array(cells), searches: 0 };
+  return scratch;
+}
+
+/**
+ * Whether the hidden cells about the goal are few and the start is none of them: then no way leads there, and the search, which
+ * would walk all that hangs together with the start before it knew, need not begin.
+ */
+function shutIn(ground: CoverGrid, start: number, goal: number, k: number, looked: Bounds): boolean {
+  const { seen, came } = scratch!;
+  const mark = ++scratch!.searches;
+  const around = stepsOf(ground.columns);
+  // `came` serves as the queue.
+  let [done, known] = [0, 1];
+  came[0] = goal;
+  seen[goal] = mark;
+  while (done < known) {
+    const here = came[done++]!;
+    if (here === start || known > SHUT_IN_CELLS) return false;
+    for (const [step] of around) {
+      const next = here + step;
+      if (seen[next] === mark || !ground.hidden(next, k)) continue;
+      seen[next] = mark;
+      came[known++] = next;
+    }
+  }
+  for (let i = 0; i < known; i++) {
+    const { x, y } = ground.placeOf(came[i]!);
+    growBounds(looked, x, y);
+  }
+  return true;
+}
+
+/** The steps to a cell's eight neighbours, with their lengths. */
+const stepsOf = (columns: number): readonly (readonly [number, number])[] => [
+  [-1, 1],
+  [1, 1],
+  [-columns, 1],
+  [columns, 1],
+  [-columns - 1, DIAGONAL],
+  [-columns + 1, DIAGONAL],
+  [columns - 1, DIAGONAL],
+  [columns + 1, DIAGONAL],
+];
+
 function search(ground: CoverGrid, start: number, goal: number, k: number, looked: Bounds): number[] | null {
   const { columns } = ground;
-  const cost = new Map<number, number>([[start, 0]]);
-  const came = new Map<number, number>();
+  const { cost, came, seen } = scratchFor(columns * ground.rows);
+  if (shutIn(ground, start, goal, k, looked)) return null;
+  const mark = ++scratch!.searches;
   const queue = new Flatqueue<number>();
+  const around = stepsOf(columns);
   const [goalR, goalC] = [Math.floor(goal / columns), goal % columns];
   const left = (cell: number): number => {
     const [dr, dc] = [Math.abs(Math.floor(cell / columns) - goalR), Math.abs((cell % columns) - goalC)];
     return Math.max(dr, dc) + 0.414 * Math.min(dr, dc);
   };
   const free = (cell: number): boolean => ground.hidden(cell, k);
+  cost[start] = 0;
+  came[start] = -1;
+  seen[start] = mark;
   queue.push(start, left(start));
   while (queue.length > 0) {
     const here = queue.pop()!;
     const { x, y } = ground.placeOf(here);
     growBounds(looked, x, y);
     if (here === goal) return back(came, goal);
-    const so = cost.get(here)!;
-    for (const [step, length] of [
-      [-1, 1],
-      [1, 1],
-      [-columns, 1],
-      [columns, 1],
-      [-columns - 1, DIAGONAL],
-      [-columns + 1, DIAGONAL],
-      [columns - 1, DIAGONAL],
-      [columns + 1, DIAGONAL],
-    ] as const) {
+    const so = cost[here]!;
+    for (const [step, length] of around) {
       const next = here + step;
       if (!free(next)) continue;
       const rim = free(next - 1) && free(next + 1) && free(next - columns) && free(next + columns) ? 1 : RIM_FACTOR;
       const sum = so + length * rim;
-      if (sum >= (cost.get(next) ?? Infinity)) continue;
-      cost.set(next, sum);
-      came.set(next, here);
+      if (seen[next] === mark && sum >= cost[next]!) continue;
+      seen[next] = mark;
+      cost[next] = sum;
+      came[next] = here;
       queue.push(next, sum + left(next));
     }
   }
   return null;
 }
 
-function back(came: ReadonlyMap<number, number>, goal: number): number[] {
+function back(came: Int32Array, goal: number): number[] {
   const out = [goal];
-  for (let at = came.get(goal); at !== undefined; at = came.get(at)) out.push(at);
+  for (let at = came[goal]!; at >= 0; at = came[at]!) out.push(at);
   return out.reverse();
 }

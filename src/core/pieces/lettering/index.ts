@@ -1,5 +1,8 @@
 import type { Piece } from '../../document/types';
 import { areaOf, unite } from '../../geometry/area';
+import { ofEach } from '../../geometry/known';
+import { boundsOf, boundsTouch, type Area } from '../../geometry/point';
+import { UnionFind } from '../../geometry/unionFind';
 import { styleOf } from '../../lettering/styleOf';
 import type { StitchBuffer } from '../../stitches/buffer';
 import type { StartEnd } from '../../stitches/startEnd';
@@ -22,7 +25,7 @@ interface LetteringShape extends PreparedShape {
 function prepare(piece: Piece): LetteringShape | null {
   const letters = placedLetters(piece);
   if (letters.length === 0) return null;
-  const painted = unite(...letters.map((l) => l.letter.painted));
+  const painted = paintedBy(letters);
   const columns = letters.flatMap((l) => l.letter.columns);
   const foot = ({ letter, heightOf }: LetterPath, side: 1 | -1) =>
     footOf(
@@ -44,6 +47,22 @@ function prepare(piece: Piece): LetteringShape | null {
     rowsOver: (limitMm) => widestOver(letters, limitMm),
   };
 }
+
+/** What all letters paint. Only letters near each other are joined: of a line that is typed, all but the last stand as they did. */
+function paintedBy(letters: readonly LetterPath[]): Area {
+  const areas = letters.map(({ letter }) => letter.painted);
+  const boxes = areas.map(boxOf);
+  const near = new UnionFind(areas.length);
+  boxes.forEach((box, i) => boxes.slice(0, i).forEach((before, k) => boundsTouch(box, before) && near.join(i, k)));
+  const groups = new Map<number, Area[]>();
+  areas.forEach((area, i) => {
+    const root = near.root(i);
+    groups.set(root, [...(groups.get(root) ?? []), area]);
+  });
+  return [...groups.values()].flatMap((group) => (group.length === 1 ? group[0]! : unite(...group)));
+}
+
+const boxOf = ofEach((area: Area) => boundsOf(area));
 
 /** The longest row over a limit of all letters, and how much of their columns is wider than that. */
 function widestOver(letters: readonly LetterPath[], limitMm: number): LongRows | null {

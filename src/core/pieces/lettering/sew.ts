@@ -112,7 +112,10 @@ function nearestOf(from: readonly Place[], to: readonly Place[], perHeight: numb
   let least = Infinity;
   for (const p of from) {
     for (const q of to) {
-      const cost = distance(p.p, q.p) + perHeight * (p.high + q.high);
+      const high = perHeight * (p.high + q.high);
+      // Never nearer than on one axis alone; that is told far sooner, and of most places.
+      if (Math.max(Math.abs(p.p.x - q.p.x), Math.abs(p.p.y - q.p.y)) + high >= least) continue;
+      const cost = distance(p.p, q.p) + high;
       if (cost < least) [best, least] = [{ from: p.p, to: q.p }, cost];
     }
   }
