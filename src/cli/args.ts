@@ -12,7 +12,7 @@ import {
   type Lettering,
   type RoutePolicy,
 } from '../core/document/types';
-import type { TraceOptions } from '../core/tracing/trace';
+import type { TraceOptions } from '../core/tracing/options';
 
 export interface InputArgs {
   input: string;

@@ -9,6 +9,7 @@ import { textOver } from './engine/textOver';
 import { meetings } from './engine/meetings';
 import { names } from './engine/names';
 import { newJob } from './engine/newJob';
+import { page } from './engine/page';
 import { plan } from './engine/plan';
 import { preview } from './engine/preview';
 import { prove } from './engine/prove';
@@ -27,6 +28,7 @@ import { serve } from './serve';
 const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   survey,
   trace,
+  page,
   newJob,
   plan,
   weight,

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { FIELD_MM, requireBounds } from './recordBounds';
 import { LONGEST_MACHINE_MM } from '../units/tolerances';
 import { InputError } from './errors';
+import { pictureSchema } from './pictureSchema';
 import { PIECE_KINDS } from './kinds';
 import { SETTING_KEYS, SETTINGS, type AnySetting, type NumberKey } from './catalogue';
 import { LAYER_RANGES, LETTER_HEIGHTS, WIDTH_RANGE } from './ranges';
@@ -247,14 +248,7 @@ export const jobSchema = Joi.object<Job, true>({
           .pattern(/^[^/\\]{1,120}$/)
           .required(),
         transform: Joi.array().length(6).items(Joi.number().min(-1e9).max(1e9)).required(),
-        picture: Joi.object({
-          file: Joi.string()
-            .pattern(/^[^/\\]{1,120}$/)
-            .required(),
-          colours: Joi.number().integer().min(1).max(250),
-          toleranceMm: Joi.number().min(0.01).max(2),
-          keepBackground: Joi.boolean(),
-        }),
+        picture: pictureSchema,
         locked: Joi.boolean().default(true),
         mirror: Joi.boolean(),
         turn: Joi.number().min(-360).max(360),

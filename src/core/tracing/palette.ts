@@ -24,7 +24,7 @@ export function perceived(m: Mix): readonly [number, number, number, number] {
   return [l, a, b, 1];
 }
 
-const perceivedApart = (a: readonly number[], b: readonly number[]): number =>
+export const perceivedApart = (a: readonly number[], b: readonly number[]): number =>
   Math.sqrt((a[0]! - b[0]!) ** 2 + (a[1]! - b[1]!) ** 2 + (a[2]! - b[2]!) ** 2 + (a[3]! - b[3]!) ** 2);
 
 /** An edge is where neighbours differ by more than this, of 255; noise is looked for between the two distances from edges, pixels. */

@@ -19,6 +19,12 @@ export interface Regions {
   list: Region[];
 }
 
+/** A labelled picture with its regions. */
+export interface Parted {
+  labelled: Labelled;
+  regions: Regions;
+}
+
 /** The regions of a labelled picture, numbered as they are met row by row. Two passes over the pixels (Rosenfeld and Pfaltz 1966). */
 export function regionsOf({ width, height, labels }: Labelled): Regions {
   const ids = new Int32Array(width * height);

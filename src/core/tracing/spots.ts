@@ -1,8 +1,9 @@
 import { hypot } from '../units/trig';
 import { backgroundOf } from './background';
 import type { Labelled } from './labels';
+import type { AskedOfPage } from './options';
 import { perceived } from './palette';
-import type { Region, Regions } from './regions';
+import type { Parted, Region, Regions } from './regions';
 
 /** A spot is at least so large, pixels, and fills so much of the square about it. */
 const LEAST_PX = 6;
@@ -12,10 +13,10 @@ const CONTRAST = 0.3;
 const LONE = 0.95;
 
 /** Small spots that matter, as eyes and highlights do: compact, of strong contrast, in the midst of one other region. On the background they are dust. */
-export function spotsAmong(labelled: Labelled, regions: Regions, specks: ReadonlySet<number>): number[] {
+export function spotsAmong({ labelled, regions }: Parted, specks: ReadonlySet<number>, asked: AskedOfPage): number[] {
   const { colours } = labelled;
   const { list } = regions;
-  const background = backgroundOf(labelled, regions);
+  const background = backgroundOf(labelled, regions, { ...asked, keepBackground: false });
   const isSpot = (r: Region): boolean => {
     const [around, sides] = [...r.neighbours].sort((a, b) => b[1] - a[1])[0] ?? [-1, 0];
     if (around < 0 || background.has(around) || r.pixels < LEAST_PX || sides < LONE * r.border) return false;

@@ -4,7 +4,8 @@ import { dataToRings, parsePath } from '../geometry/path';
 import { distance, type Point } from '../geometry/point';
 import { BLUE, distanceToSegment, inSquare, noisy, NOTHING, painted, RED, WHITE, type Rgba } from './fixtures';
 import type { Picture } from './picture';
-import { trace, type TraceOptions, type TracedShape } from './trace';
+import type { TraceOptions } from './options';
+import { trace, type TracedShape } from './trace';
 
 /** Pictures here have ten pixels to the millimetre. */
 const traced = (picture: Picture, options: Partial<TraceOptions> = {}) =>

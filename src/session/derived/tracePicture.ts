@@ -1,4 +1,4 @@
-import type { TraceOptions } from '@/core/tracing/trace';
+import type { TraceOptions } from '@/core/tracing/options';
 import { engine, type CallOptions } from '@/workers/client';
 
 /** A picture's file as a drawing, by a worker, which takes the bytes. */

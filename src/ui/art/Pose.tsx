@@ -24,8 +24,8 @@ async function newArtwork(file: File, job: Job): Promise<NewArtwork> {
     readSvg(svg);
     return { file: name, svg };
   }
-  const { svg, picture } = await tracePicture(await file.arrayBuffer(), name, { widthMm: job.brief.size.width ?? USUAL_MM });
-  return { file: `${withoutPictureEnd(name)}.svg`, svg, picture: { from: { file: name }, text: picture } };
+  const { svg, picture, found } = await tracePicture(await file.arrayBuffer(), name, { widthMm: job.brief.size.width ?? USUAL_MM });
+  return { file: `${withoutPictureEnd(name)}.svg`, svg, picture: { from: { file: name, found }, text: picture } };
 }
 /** Width at which pictures are traced when the job is sized by its height, mm. */
 const USUAL_MM = 80;

@@ -75,10 +75,10 @@ async function jobFromPicture(file: File, { signal, progress }: CallOptions): Pr
     ...(progress ? { progress: (done) => progress(from + done / 2) } : {}),
   });
   const named = artworkName(file.name || 'picture.png');
-  const { svg, picture } = await tracePicture(await file.arrayBuffer(), named, { widthMm: FIRST_GUESS_MM }, half(0));
+  const { svg, picture, found } = await tracePicture(await file.arrayBuffer(), named, { widthMm: FIRST_GUESS_MM }, half(0));
   const stem = named.replace(/\.[^.]*$/, '');
   return jobFromDrawing(
-    { name: stem.slice(0, 80) || 'New job', file: `${stem}.svg`, svg, picture: { from: { file: named }, text: picture } },
+    { name: stem.slice(0, 80) || 'New job', file: `${stem}.svg`, svg, picture: { from: { file: named, found }, text: picture } },
     half(0.5),
   );
 }

@@ -1,7 +1,7 @@
 import type { PieceChange } from '@/core/compare/changes';
 import type { NewJobOptions } from '@/core/artwork/newJob';
 import type { Survey, SurveyRequest } from '@/core/artwork/survey';
-import type { Job, Lettering, Piece, RoutePolicy } from '@/core/document/types';
+import type { Job, Lettering, PicturePreparation, Piece, RoutePolicy, TracedFigures } from '@/core/document/types';
 import type { Meeting } from '@/core/editing/overlaps';
 import type { Correction } from '@/core/forecast/correct';
 import type { Forecast } from '@/core/forecast/forecast';
@@ -15,8 +15,7 @@ import type { PlanPart } from '@/core/plan/delta';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { RouteProposal } from '@/core/plan/proposeRoute';
 import type { Finding } from '@/core/proof/finding';
-import type { TraceOptions } from '@/core/tracing/trace';
-import type { TraceFigures } from '@/core/tracing/traceReport';
+import type { TraceOptions } from '@/core/tracing/options';
 import type { LetterHeights } from '@/core/proof/letterForecast';
 import type { WiredPlan } from '../planWire';
 
@@ -67,8 +66,10 @@ export interface EngineProtocol {
   /** A picture's file as a drawing; `picture` is what is kept of it, as text. */
   trace: {
     in: { bytes: ArrayBuffer; name: string; options: TraceOptions };
-    out: { svg: string; picture: string; figures: TraceFigures };
+    out: { svg: string; picture: string; found: TracedFigures };
   };
+  /** A picture as it is laid out for tracing, to be looked at: reduced so that no side is longer than asked. */
+  page: { in: { bytes: ArrayBuffer; name: string; prepared: PicturePreparation; mostPx: number }; out: { image: ImageBitmap } };
   /** A job with its pieces of a drawing. */
   newJob: { in: NewJobOptions & { svg: string }; out: { job: Job } };
   /** @param held version of the plan that the asker holds; null for none */
