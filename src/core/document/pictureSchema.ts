@@ -34,6 +34,7 @@ const found = Joi.object({
     .max(500)
     .required(),
   keptSpots: count,
+  smallNear: count,
   notes: Joi.array().items(Joi.string().max(500)).max(20).required(),
 });
 

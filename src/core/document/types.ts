@@ -161,6 +161,8 @@ export interface TracedFigures {
   /** The largest of them. */
   specks: DroppedSpeck[];
   keptSpots: number;
+  /** Small regions of colours near to those around them, which fewer jumps would do without. */
+  smallNear: number;
   notes: string[];
 }
 

@@ -126,3 +126,15 @@ describe('colours by hand', () => {
     expect(hexes(calm.shapes)).toEqual(hexes(plain.shapes));
   });
 });
+
+describe('uneven light', () => {
+  it('on paper makes no second colour of it; a pale area with an edge stays one', () => {
+    // From 250 to 232 over the sheet, with noise as a camera has it.
+    const lit = (x: number): Rgba => [250 - x / 18, 250 - x / 18, 246 - x / 18, 255];
+    const sheet = (x: number, y: number): Rgba =>
+      inDisc(x, y, 100, 80, 30) ? RED : inDisc(x, y, 230, 80, 30) ? [222, 222, 216, 255] : lit(x);
+    const { shapes } = traced(noisy(painted(330, 160, sheet), 5));
+    expect(shapes).toHaveLength(2);
+    expect(shapes.some((s) => areaMm2(s) > 25 && areaMm2(s) < 32 && s.hex !== '#c82832')).toBe(true);
+  });
+});

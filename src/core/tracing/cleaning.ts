@@ -37,6 +37,11 @@ const STROKE_MM2 = 2.5;
 
 /** Without small regions of colours near to those around them: each would be a jump, and is hardly seen. */
 export function withFewerJumps(parted: Parted, pxPerMm: number): Parted {
+  return without(parted, smallNear(parted, pxPerMm));
+}
+
+/** Small regions of colours near to those around them. */
+export function smallNear(parted: Parted, pxPerMm: number): Set<number> {
   const { list } = parted.regions;
   const seen = parted.labelled.colours.map((c) => perceived(c.mix));
   const isHardlySeen = (r: Region): boolean => {
@@ -44,7 +49,7 @@ export function withFewerJumps(parted: Parted, pxPerMm: number): Parted {
     const [around] = [...r.neighbours].filter(([id]) => id >= 0).sort((a, b) => b[1] - a[1])[0] ?? [-1];
     return around >= 0 && perceivedApart(seen[r.label]!, seen[list[around]!.label]!) < HARDLY_SEEN;
   };
-  return without(parted, regionsWhere(parted, isHardlySeen));
+  return regionsWhere(parted, isHardlySeen);
 }
 const JUMP_MM2 = 8;
 const HARDLY_SEEN = 0.2;

@@ -1,11 +1,12 @@
 import { asTold, colourMeant, withPicked } from './askedColours';
 import { backgroundOf } from './background';
-import { withFewerJumps, withoutFringes, withoutSpecks, withoutStrayColours, type Cleaned } from './cleaning';
+import { smallNear, withFewerJumps, withoutFringes, withoutSpecks, withoutStrayColours, type Cleaned } from './cleaning';
 import { CLEAN, labelPixels, type Labelled } from './labels';
 import type { AskedOfPage } from './options';
 import { coloursOf, deepFlat, fewerColours, flatLimit, flatPixels, withoutTints, type Colour } from './palette';
 import type { Picture } from './picture';
 import { regionsOf, type Parted } from './regions';
+import { withoutShades } from './shades';
 
 /** Smaller regions may be noise: they do not say how wide a picture is. */
 const SHOWN_PX = 12;
@@ -21,6 +22,8 @@ const PICKED_PX = 1e9;
 export interface LabelledPage extends Cleaned {
   pixelsPerMm: number;
   isShaded: boolean;
+  /** Small regions that fewer jumps would do without. */
+  smallNear: number;
 }
 
 /** The colour of every pixel, without fringes and specks, and how large a pixel is. */
@@ -29,7 +32,8 @@ export function labelledPage(picture: Picture, noise: number, asked: AskedOfPage
   const palette = paletteOf(picture, flat, noise).slice(0, MOST_SHADES);
   const isShaded = asked.colours === undefined && palette.length > MOST_FLAT_COLOURS;
   const wantedFirst = isShaded ? fewerColours(palette, TONES).colours : palette;
-  const found = labelPixels(picture, flat, withPicked(wantedFirst, asked.picked), noise);
+  const labels = labelPixels(picture, flat, withPicked(wantedFirst, asked.picked), noise);
+  const found = noise > CLEAN && !isShaded ? withoutShades(labels, picture, meant(labels, asked.picked)) : labels;
   const wanted = numberWanted(found, asked);
   const counted = wanted === undefined ? found : withFewer(found, wanted, asked.picked ?? []);
   const labelled = asTold(counted, picture, asked, noise > CLEAN);
@@ -37,7 +41,13 @@ export function labelledPage(picture: Picture, noise: number, asked: AskedOfPage
   const pixelsPerMm = shownWidth(whole, asked) / asked.widthMm;
   const clear = wanted === undefined && !asked.split ? withoutStrayColours(whole, palette.length, pixelsPerMm) : whole;
   const calm = asked.fewerJumps ? withFewerJumps(clear, pixelsPerMm) : clear;
-  return { ...withoutSpecks(calm, pixelsPerMm, asked), pixelsPerMm, isShaded };
+  const cleaned = withoutSpecks(calm, pixelsPerMm, asked);
+  return {
+    ...cleaned,
+    pixelsPerMm,
+    isShaded,
+    smallNear: smallNear(asked.fewerJumps ? withoutSpecks(clear, pixelsPerMm, asked) : cleaned, pixelsPerMm).size,
+  };
 }
 
 function numberWanted(found: Labelled, asked: AskedOfPage): number | undefined {
@@ -66,10 +76,12 @@ function paletteOf(picture: Picture, flat: Uint8Array, noise: number): Colour[] 
   return withoutTints(picture, deep, coloursOf(picture, deep, noise));
 }
 
+const meant = ({ colours }: Labelled, hexes: readonly string[] = []): Set<number> => new Set(hexes.map((hex) => colourMeant(colours, hex)));
+
 function withFewer(labelled: Labelled, count: number, picked: readonly string[]): Labelled {
   const pixels = new Uint32Array(labelled.colours.length);
   for (const l of labelled.labels) pixels[l]!++;
-  const byHand = new Set(picked.map((hex) => colourMeant(labelled.colours, hex)));
+  const byHand = meant(labelled, picked);
   const { colours, became } = fewerColours(
     labelled.colours.map((c, i) => ({ ...c, pixels: byHand.has(i) ? PICKED_PX : Math.max(1, pixels[i]!) })),
     count,

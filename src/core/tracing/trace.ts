@@ -77,6 +77,7 @@ export function trace(source: Picture, options: TraceOptions, progress: (done: n
     droppedSpecks: cleaned.droppedSpecks,
     specks: cleaned.specks.map((s) => ({ ...s, at: page.sourceOf(s.at) })),
     keptSpots: cleaned.keptSpots,
+    smallNear: cleaned.smallNear,
     notes: isShaded ? [SHADED] : [],
   };
 }

@@ -14,7 +14,7 @@ import { NumberField } from '../components/NumberField';
 import { placeHref } from '../places';
 import { ByFeature } from './ByFeature';
 import { HoopView, type Feature } from './HoopView';
-import { PictureDesk } from './PictureDesk';
+import { PictureCard } from './picture/PictureCard';
 import { Pose } from './Pose';
 import { SizeReport } from './SizeReport';
 import { RegionList } from './RegionList';
@@ -58,7 +58,7 @@ export function Art() {
       </div>
       <aside className="relative flex w-[430px] shrink-0 flex-col border-l border-hairline bg-panel">
         <SizeFields job={job} survey={survey} />
-        <PictureDesk job={job} artwork={artwork} widthMm={state.survey?.widthMm ?? job.brief.size.width ?? 80} />
+        <PictureCard job={job} artwork={artwork} widthMm={state.survey?.widthMm ?? job.brief.size.width ?? 80} />
         {survey && (
           <ByFeature
             survey={survey}

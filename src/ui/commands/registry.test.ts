@@ -4,7 +4,7 @@ jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fa
 jest.mock('@/platform/tabs', () => ({ tellTabs: () => undefined }));
 jest.mock('@/workers/client', () => {
   const never = { call: () => new Promise(() => undefined), replaced: null };
-  return { engine: never, prover: never, painter: never };
+  return { engine: never, easel: never, prover: never, painter: never };
 });
 jest.mock('sonner', () => ({ toast: Object.assign(() => undefined, { error: () => undefined }) }));
 jest.useFakeTimers();

@@ -5,13 +5,20 @@ import { PICTURE_SIDE_PX } from '../../units/tolerances';
 import type { Picture } from '../picture';
 import { composed, inverse, isConvex, mapped, scaled, shifted, squareToQuad, type Homography } from './homography';
 
-/** A picture laid out for tracing: straight, cropped, its white white. */
-export interface Page {
-  picture: Picture;
+/** Pixels to each side. */
+export type PictureSize = Pick<Picture, 'width' | 'height'>;
+
+/** How large a picture is once it is laid out, pixels, and the ways between it and the picture as it came. */
+export interface PageLayout extends PictureSize {
   /** Where a place of the picture as it came lies on the page, shares of its sides; outside 0 to 1 where it was cropped away. */
   placeOf(place: PicturePlace): PicturePlace;
   /** The way back. */
   sourceOf(place: PicturePlace): PicturePlace;
+}
+
+/** A picture laid out for tracing: straight, cropped, its white white. */
+export interface Page extends PageLayout {
+  picture: Picture;
 }
 
 const WHOLE = [0, 0, 1, 1] as const;
@@ -22,22 +29,33 @@ const MOST_GAIN = 4;
 
 /** Lays a picture out as asked: first its four corners, then its level, then the crop; white by what should be white. */
 export function preparedPicture(source: Picture, preparation: PicturePreparation = {}): Page {
-  const { width, height, toSource } = layout(source, preparation);
-  const laid = toSource ? sampled(source, toSource, width, height) : source;
+  const { toSource, ...page } = layout(source, preparation);
+  const laid = toSource ? sampled(source, toSource, page) : source;
   const picture = preparation.white ? whitened(laid, gainsAt(source, preparation.white)) : laid;
-  if (!toSource) return { picture, placeOf: (p) => p, sourceOf: (p) => p };
+  return { ...page, ...ways(source, page, toSource), picture };
+}
+
+/** The same without its pixels. */
+export function pageLayout(source: PictureSize, preparation: PicturePreparation = {}): PageLayout {
+  const { toSource, ...page } = layout(source, preparation);
+  return { ...page, ...ways(source, page, toSource) };
+}
+
+function ways(source: PictureSize, page: PictureSize, toSource: Homography | null): Pick<PageLayout, 'placeOf' | 'sourceOf'> {
+  if (!toSource) return { placeOf: (p) => p, sourceOf: (p) => p };
   const toPage = inverse(toSource);
-  const shares = ({ x, y }: Point, of: { width: number; height: number }): PicturePlace => [x / of.width, y / of.height];
-  return {
-    picture,
-    placeOf: ([x, y]) => shares(mapped(toPage, { x: x * source.width, y: y * source.height }), picture),
-    sourceOf: ([x, y]) => shares(mapped(toSource, { x: x * picture.width, y: y * picture.height }), source),
-  };
+  const along =
+    (h: Homography, from: PictureSize, to: PictureSize) =>
+    ([x, y]: PicturePlace): PicturePlace => {
+      const p = mapped(h, { x: x * from.width, y: y * from.height });
+      return [p.x / to.width, p.y / to.height];
+    };
+  return { placeOf: along(toPage, source, page), sourceOf: along(toSource, page, source) };
 }
 
 /** Size of the page, pixels, and the way from it to the source; none where it is the source. */
 function layout(
-  { width, height }: Picture,
+  { width, height }: PictureSize,
   { corners, levelDeg = 0, crop = [...WHOLE] }: PicturePreparation,
 ): { width: number; height: number; toSource: Homography | null } {
   const quad = corners?.map(([x, y]) => ({ x: x * width, y: y * height })) as [Point, Point, Point, Point] | undefined;
@@ -70,7 +88,7 @@ function layout(
 }
 
 /** The picture under a map, each pixel from the four about its place; what lies outside is as the nearest rim. */
-function sampled({ width, height, data }: Picture, toSource: Homography, w: number, h: number): Picture {
+function sampled({ width, height, data }: Picture, toSource: Homography, { width: w, height: h }: PictureSize): Picture {
   const out = new Uint8ClampedArray(w * h * 4);
   const held = (v: number, most: number): number => Math.min(most, Math.max(0, v));
   for (let y = 0, o = 0; y < h; y++) {

@@ -8,7 +8,7 @@ jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fa
 jest.mock('@/platform/tabs', () => ({ tellTabs: () => undefined }));
 jest.mock('@/workers/client', () => {
   const never = { call: () => new Promise(() => undefined), replaced: null };
-  return { engine: never, prover: never, painter: never };
+  return { engine: never, easel: never, prover: never, painter: never };
 });
 const said: string[] = [];
 jest.mock('sonner', () => ({ toast: { error: (words: string) => said.push(words) } }));
