@@ -64,6 +64,8 @@ function stepsAcross(
     if (may === undefined) mayFade.set(key, (may = near(a, b)));
     if (!may) return;
     const [from, to] = [colours[a]!.mix, colours[b]!.mix];
+    // Within thin things there is no room for light to fade.
+    if (labels[i - stride * ASIDE_PX] !== a || labels[j + stride * ASIDE_PX] !== b) return;
     const [p, q] = [(i - stride * ASIDE_PX) * 4, (j + stride * ASIDE_PX) * 4];
     let [along, squared] = [0, 0];
     for (let k = 0; k < 4; k++) {
