@@ -176,7 +176,7 @@ export const engine = new WorkerClient<EngineRequest>(() => new Worker(new URL('
 /** What will go wrong and how the cloth will move: apart, so that an edit never waits for it. */
 export const prover = new WorkerClient<EngineRequest>(() => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }));
 /** Pictures that become shapes: apart, so that looking at one never waits for what its shapes set going. */
-export const easel = new WorkerClient<'trace' | 'page'>(
+export const easel = new WorkerClient<'trace' | 'page' | 'lift'>(
   () => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }),
 );
 /** Pictures of thread, apart so that drawing never waits for planning. */

@@ -6,6 +6,7 @@ import { forecast } from './engine/forecast';
 import { faceSheet } from './engine/faceSheet';
 import { heights } from './engine/heights';
 import { textOver } from './engine/textOver';
+import { lift } from './engine/lift';
 import { meetings } from './engine/meetings';
 import { names } from './engine/names';
 import { newJob } from './engine/newJob';
@@ -29,6 +30,7 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   survey,
   trace,
   page,
+  lift,
   newJob,
   plan,
   weight,

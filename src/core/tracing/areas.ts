@@ -5,7 +5,7 @@ import { against } from './fit/circle';
 import { shapeOfBorder, type FitOptions } from './fit/shapeOf';
 import { nodePlaces } from './junctions';
 import type { Labelled } from './labels';
-import { planarMap, type PlanarMap } from './planarMap';
+import { planarMap, type PlanarMap, type Walk } from './planarMap';
 import type { Regions } from './regions';
 
 /** One region as closed paths, in pixels: its outline first, then the openings behind which nothing lies. */
@@ -71,23 +71,25 @@ function alongRim(points: readonly Point[], from: Point, to: Point): Subpath {
 }
 
 function outlined(
-  { rings }: PlanarMap,
+  { rings, chains }: PlanarMap,
   shapes: readonly Subpath[],
   regions: Regions,
   width: number,
   dropped: ReadonlySet<number>,
 ): TracedArea[] {
   const nothing = [...dropped].map((id) => middleOfPixel(regions.list[id]!.first, width));
+  // What lies on the other side of a border is dropped.
+  const isBeside = ({ chain, forward }: Walk): boolean => dropped.has(forward ? chains[chain]!.right : chains[chain]!.left);
   const out: TracedArea[] = [];
   regions.list.forEach(({ label }, region) => {
     if (dropped.has(region)) return;
     const paths = rings[region]!.map((ring): Subpath => {
       const parts = ring.map(({ chain, forward }) => (forward ? shapes[chain]! : reversed(shapes[chain]!)));
       return { start: parts[0]!.start, segments: parts.flatMap((p) => p.segments), closed: true };
-    }).map((path) => ({ path, ring: flattenSubpath(path, 0.2) }));
+    }).map((path, i) => ({ path, ring: flattenSubpath(path, 0.2), isBare: rings[region]![i]!.some((walk) => isBeside(walk)) }));
     const sizes = paths.map(({ ring }) => Math.abs(ringArea(ring)));
     const outer = sizes.indexOf(Math.max(...sizes));
-    const open = paths.filter(({ ring }, i) => i !== outer && nothing.some((p) => contains([ring], p)));
+    const open = paths.filter(({ ring, isBare }, i) => i !== outer && (isBare || nothing.some((p) => contains([ring], p))));
     out.push({
       region,
       label,

@@ -13,6 +13,12 @@ export function shapesSvg({ widthMm, heightMm, shapes }: Tracing): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" ${size}>\n${body.join('\n')}\n</svg>\n`;
 }
 
+/** Size of the page of traced shapes, mm. */
+export function pageSizeMm(svg: string): { widthMm: number; heightMm: number } {
+  const [, w, h] = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg) ?? [];
+  return { widthMm: Number(w ?? 0), heightMm: Number(h ?? 0) };
+}
+
 /** What a drawing of traced shapes says of itself. */
 export interface ShapeFigures {
   /** Of the whole picture, mm. */
@@ -29,7 +35,7 @@ export function shapeFigures(svg: string): ShapeFigures {
   const hexes = paths.map((p) => /(?:stroke|fill)="(#\w+)"/.exec(p)?.[1] ?? '');
   const lines = paths.filter((p) => p.includes('stroke=')).length;
   return {
-    widthMm: Number(/width="([\d.]+)mm"/.exec(svg)?.[1] ?? 0),
+    widthMm: pageSizeMm(svg).widthMm,
     colours: [...new Set(hexes.filter((h) => h !== ''))],
     areas: paths.length - lines,
     lines,

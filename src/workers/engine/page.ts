@@ -1,10 +1,8 @@
-import { preparedPicture } from '@/core/tracing/page/prepare';
 import type { Handler } from '../serve';
-import { decoded } from './decode';
+import { keptPage } from './keptPage';
 
 export const page: Handler<'page'> = async ({ bytes, name, prepared, mostPx }) => {
-  const { picture } = await decoded(new Uint8Array(bytes), name);
-  const { width, height, data } = preparedPicture(picture, prepared).picture;
+  const { width, height, data } = await keptPage(new Uint8Array(bytes), name, prepared);
   const scale = Math.min(1, mostPx / Math.max(width, height));
   const pixels = new ImageData(new Uint8ClampedArray(data), width, height);
   const image = await createImageBitmap(pixels, {

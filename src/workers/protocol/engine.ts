@@ -1,7 +1,8 @@
 import type { PieceChange } from '@/core/compare/changes';
 import type { NewJobOptions } from '@/core/artwork/newJob';
 import type { Survey, SurveyRequest } from '@/core/artwork/survey';
-import type { Job, Lettering, PicturePreparation, Piece, RoutePolicy, TracedFigures } from '@/core/document/types';
+import type { Job, Lettering, PicturePlace, PicturePreparation, Piece, RoutePolicy, Thread, TracedFigures } from '@/core/document/types';
+import type { Matrix } from '@/core/geometry/path';
 import type { Meeting } from '@/core/editing/overlaps';
 import type { Correction } from '@/core/forecast/correct';
 import type { Forecast } from '@/core/forecast/forecast';
@@ -70,6 +71,21 @@ export interface EngineProtocol {
   };
   /** A picture as it is laid out for tracing, to be looked at: reduced so that no side is longer than asked. */
   page: { in: { bytes: ArrayBuffer; name: string; prepared: PicturePreparation; mostPx: number }; out: { image: ImageBitmap } };
+  /** One region of a picture, laid on the cloth, and the piece that it would be; the piece is null where it is too small. @param at on the page */
+  lift: {
+    in: {
+      bytes: ArrayBuffer;
+      name: string;
+      prepared: PicturePreparation;
+      at: PicturePlace;
+      tolerance: number;
+      /** Width of the whole page in the drawing, and the way from the drawing to the cloth. */
+      widthMm: number;
+      toCloth: Matrix;
+      how: Omit<SurveyRequest, 'svg' | 'width' | 'height' | 'pose' | 'answers' | 'sewnAs'>;
+    };
+    out: { hex: string; data: string; piece: Piece | null; thread: Thread | null } | null;
+  };
   /** A job with its pieces of a drawing. */
   newJob: { in: NewJobOptions & { svg: string }; out: { job: Job } };
   /** @param held version of the plan that the asker holds; null for none */

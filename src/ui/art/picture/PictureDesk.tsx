@@ -2,7 +2,7 @@ import { Maximize, Redo2, Undo2 } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import type { PicturePlace } from '@/core/document/types';
-import { shapeFigures } from '@/core/tracing/shapesSvg';
+import { pageSizeMm, shapeFigures } from '@/core/tracing/shapesSvg';
 import { counted } from '@/core/units/count';
 import { useJob } from '@/session/job/jobStore';
 import { Button, SignButton } from '../../components/Button';
@@ -141,8 +141,8 @@ const sameLayout = (a: DeskTool, b: DeskTool): boolean => JSON.stringify(a.shows
 
 /** Size of the shapes' drawing in pixels of the page. */
 function sheetOf(svg: string, width: number): { width: number; height: number } {
-  const [, w, h] = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg) ?? [];
-  return { width, height: (width * Number(h ?? 1)) / Number(w ?? 1) };
+  const { widthMm, heightMm } = pageSizeMm(svg);
+  return { width, height: (width * heightMm) / Math.max(widthMm, 0.01) };
 }
 
 function Labelled({ name, children }: { name: string; children: React.ReactNode }) {

@@ -18,6 +18,7 @@ import { Guides } from './Guides';
 import { PathMarks } from './PathMarks';
 import { PullLayer } from './PullLayer';
 import { useClothPointer } from './useClothPointer';
+import { PictureBeneath } from './PictureBeneath';
 import { useArtworkBeneath } from './useArtworkBeneath';
 import { WeightLayer } from './WeightLayer';
 import { useSewnPicture } from './useSewnPicture';
@@ -107,12 +108,13 @@ function ToolMarks({ job, scale }: { job: Job; scale: number }) {
 function Artwork({ job }: { job: Job }) {
   const shown = useView((s) => s.showArtwork);
   const outlines = usePlan((s) => s.planned?.outlines);
-  const regions = useArtworkBeneath(job);
+  const { regions, toCloth } = useArtworkBeneath(job);
   if (!shown || !outlines) return null;
   const threads = new Map(job.threads.map((t) => [t.id, t.hex]));
   return (
     <g opacity={0.28} data-testid="artwork-beneath" data-regions={regions.length}>
-      {regions.map((r, i) => {
+      {toCloth && <PictureBeneath toCloth={toCloth} />}
+      {(job.artwork[0]?.picture ? [] : regions).map((r, i) => {
         const line = r.strokeWidthMm !== null;
         return (
           <path

@@ -2,17 +2,24 @@
 import { useEffect, useState } from 'react';
 import type { Job } from '@/core/document/types';
 import { useJob } from '@/session/job/jobStore';
+import type { Matrix } from '@/core/geometry/path';
 import { usePlan } from '@/session/derived/planStore';
 import { surveyRequest } from '@/session/derived/surveyRequest';
 import { useView } from '@/session/view/viewStore';
 import { engine } from '@/workers/client';
 import type { RegionView, SurveyRequest } from '@/core/artwork/survey';
 
-const NONE: readonly RegionView[] = [];
-let last: { key: string; svg: string; regions: readonly RegionView[] } | null = null;
+/** The artwork's regions, and the way from the drawing to the cloth where it is known. */
+interface Beneath {
+  regions: readonly RegionView[];
+  toCloth: Matrix | null;
+}
+
+const NONE: Beneath = { regions: [], toCloth: null };
+let last: (Beneath & { key: string; svg: string }) | null = null;
 
 /** Regions of the job's artwork to show beneath the threads; measured once the stitches are there, so that those come first. */
-export function useArtworkBeneath(job: Job): readonly RegionView[] {
+export function useArtworkBeneath(job: Job): Beneath {
   const artwork = useJob((s) => s.artwork);
   const wanted = useView((s) => s.showArtwork);
   const sewn = usePlan((s) => s.planned !== null);
@@ -25,12 +32,12 @@ export function useArtworkBeneath(job: Job): readonly RegionView[] {
     const control = new AbortController();
     engine
       .call('survey', { ...(JSON.parse(key) as SurveyRequest), svg }, { signal: control.signal })
-      .then(({ regions }) => {
-        last = { key, svg, regions };
+      .then(({ regions, transform }) => {
+        last = { key, svg, regions, toCloth: transform };
         setFound(last);
       })
       .catch(() => undefined);
     return () => control.abort();
   }, [wanted, sewn, key, svg]);
-  return found && found.svg === svg ? found.regions : NONE;
+  return found && found.svg === svg ? found : NONE;
 }

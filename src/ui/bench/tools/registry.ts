@@ -6,6 +6,7 @@ import { ends } from './ends';
 import { guides } from './guides';
 import { useTool } from './inHand';
 import { letters } from './letters';
+import { lift } from './lift';
 import { measure } from './measure';
 import { nodes } from './nodes';
 import { regions } from './regions';
@@ -13,7 +14,7 @@ import { slants } from './slants';
 import type { Tool } from './tool';
 
 /** All tools in the order of the strip. Adding one is one folder and one entry here. */
-export const TOOLS: readonly Tool[] = [choose, nodes, slants, ends, run, satin, area, letters, regions, cut, edge, measure, guides];
+export const TOOLS: readonly Tool[] = [choose, nodes, slants, ends, run, satin, area, letters, regions, lift, cut, edge, measure, guides];
 
 /** The tool that the pointer works with: with none in hand, it chooses. */
 export const toolInHand = (): Tool => useTool.getState().tool ?? choose;
