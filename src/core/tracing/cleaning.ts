@@ -72,14 +72,14 @@ export interface Cleaned extends Parted {
 
 /** Without what is too small to sew; spots that matter, and those that were asked for, are kept and grown. */
 export function withoutSpecks(parted: Parted, pxPerMm: number, asked: AskedOfPage): Cleaned {
-  const { list, ids } = parted.regions;
+  const { list } = parted.regions;
   const leastPx = Math.max(LEAST_SPECK_PX, SPECK_MM2 * pxPerMm ** 2);
   let limit = leastPx;
   // Of a picture of mere noise only so much is kept as anybody could sew.
   while (list.filter((r) => r.pixels >= limit).length > MOST_REGIONS) limit *= 2;
   const specks = regionsWhere(parted, (r) => r.pixels < limit);
   if (specks.size === list.length && list.length > 1) specks.delete(largest(list));
-  const byHand = new Set(asked.kept.flatMap((i) => (specks.has(ids[i]!) ? [ids[i]!] : [])));
+  const byHand = asked.kept.flatMap((i) => speckNear(parted, specks, i, POINTED_MM * pxPerMm) ?? []);
   const byRule = limit === leastPx ? spotsAmong(parted, specks, asked).slice(0, MOST_SPOTS) : [];
   const spots = [...new Set([...byHand, ...byRule])];
   for (const id of spots) specks.delete(id);
@@ -89,6 +89,28 @@ export function withoutSpecks(parted: Parted, pxPerMm: number, asked: AskedOfPag
   const fresh = kept === grown && spots.length > 0 ? { ...grown, regions: regionsOf(grown.labelled) } : kept;
   const gone = kept === grown ? [] : [...specks];
   return { ...fresh, droppedSpecks: gone.length, specks: listed(parted, gone, pxPerMm), keptSpots: spots.length };
+}
+
+/** A hand points at a speck from so far, mm. */
+const POINTED_MM = 0.8;
+
+/** The speck at a pixel, or else the nearest one. */
+function speckNear(
+  { labelled: { width, height }, regions: { ids } }: Parted,
+  specks: ReadonlySet<number>,
+  at: number,
+  reachPx: number,
+): number | null {
+  const [x, y, reach] = [at % width, Math.floor(at / width), Math.ceil(reachPx)];
+  let best: { id: number; away: number } | null = null;
+  for (let v = Math.max(0, y - reach); v <= Math.min(height - 1, y + reach); v++) {
+    for (let u = Math.max(0, x - reach); u <= Math.min(width - 1, x + reach); u++) {
+      const id = ids[v * width + u]!;
+      const away = (u - x) ** 2 + (v - y) ** 2;
+      if (specks.has(id) && away <= reach * reach && (!best || away < best.away)) best = { id, away };
+    }
+  }
+  return best?.id ?? null;
 }
 
 const largest = (list: readonly Region[]): number => list.reduce((best, r, id) => (r.pixels > list[best]!.pixels ? id : best), 0);

@@ -3,8 +3,8 @@ import { useLift } from './lifting';
 
 /** What would be taken, while the hand decides how much. */
 export function LiftMarks({ scale }: { scale: number }) {
-  const { lifted, at, tolerance } = useLift();
-  if (!at) return null;
+  const { toCloth, lifted, at, tolerance } = useLift();
+  if (!at) return <g data-lift-ready={toCloth !== null} />;
   return (
     <g data-testid="lift" data-tolerance={tolerance.toFixed(3)}>
       {lifted && (
