@@ -1,4 +1,4 @@
-import type { AcceptedFinding, Brief, Job, PieceSettings } from '../document/types';
+import type { AcceptedFinding, Brief, Job, PieceSettings, TracingChoices } from '../document/types';
 
 /** A job that ships with Cobble: its drawing lies in `public/demo`. */
 export interface Demo {
@@ -8,6 +8,11 @@ export interface Demo {
   accepted?: AcceptedFinding[];
   /** What its digitizer set by hand since, by the names of pieces. */
   byHand?: Readonly<Record<string, PieceSettings>>;
+}
+
+/** One that begins with a picture, and what was decided of it. */
+export interface PictureDemo extends Demo {
+  traced: TracingChoices & { widthMm: number };
 }
 
 /** The job that was made of a demo's drawing, with what its digitizer did to it since. */
@@ -86,5 +91,25 @@ export const DEMOS: readonly Demo[] = [
       quantity: 3,
       notes: 'Fern and seed heads for the garden’s volunteers.',
     },
+  },
+];
+
+/** Those that a customer sent as a photo of a sheet. */
+export const PICTURE_DEMOS: readonly PictureDemo[] = [
+  {
+    name: 'Bakery mouse tote',
+    file: 'mouse.jpg',
+    brief: {
+      cloth: 'twill',
+      clothHex: '#d8cdb6',
+      place: 'other',
+      garment: 'Tote bag, natural canvas',
+      hoop: { width: 130, height: 180, shape: 'rect' },
+      size: { width: 80 },
+      quantity: 12,
+      notes: 'Sent as a photo of the sign. The mouse must look at the loaf, not past it.',
+    },
+    // The sheet lay a little turned, and there was a crumb on it.
+    traced: { widthMm: 80, prepared: { levelDeg: 3 }, dropped: [[0.1, 0.88]] },
   },
 ];

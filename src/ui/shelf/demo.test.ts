@@ -1,9 +1,10 @@
-import { DEMOS } from '@/core/gallery/demos';
+import { DEMOS, PICTURE_DEMOS } from '@/core/gallery/demos';
 import { emptyJob } from '@/core/document/job';
 import { disk } from '@/platform/storage/fakeForage.fixture';
 
 jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fakeForage.fixture'));
 jest.mock('./newJob', () => ({ jobFromDrawing: jest.fn() }));
+jest.mock('@/session/derived/tracePicture', () => ({ tracePicture: () => Promise.resolve({ svg: '<svg/>', picture: '', found: {} }) }));
 
 import { keepNewJob, keptJobs, removeKept } from '@/platform/storage/records';
 import { layOutDemos } from './demo';
@@ -16,7 +17,7 @@ const keeping = async ({ id, name, updated }: NewJob) => {
   return job;
 };
 const shelf = async (): Promise<string[]> => (await keptJobs()).flatMap((k) => ('kept' in k ? [k.kept.job.name] : []));
-const all = DEMOS.map((d) => d.name);
+const all = [...DEMOS, ...PICTURE_DEMOS].map((d) => d.name);
 const nothing = (): Promise<void> => Promise.resolve();
 
 const answering = (status: (url: string) => number): typeof fetch =>

@@ -1,7 +1,9 @@
-import { DEMOS, workedOn, type Demo } from '@/core/gallery/demos';
+import { DEMOS, PICTURE_DEMOS, workedOn, type Demo, type PictureDemo } from '@/core/gallery/demos';
+import { without } from '@/core/document/without';
 import { keptStamp } from '@/platform/storage/records';
 import { keepPreference, preference } from '@/platform/storage/shop';
-import { jobFromDrawing } from './newJob';
+import { tracePicture } from '@/session/derived/tracePicture';
+import { jobFromDrawing, type NewJob } from './newJob';
 
 const LAID_OUT = 'demo-jobs-laid-out';
 /** Jobs of one moment lie in the order of the list. */
@@ -12,17 +14,26 @@ const APART_MS = 1000;
  * that it was kept, and another tab may lay it out at the same time: then it is there already.
  * @returns whether it lies on the shelf now
  */
-async function layOut(demo: Demo, updated: number): Promise<boolean> {
-  const id = `demo-${demo.file.replace('.svg', '')}`;
+async function layOut(demo: Demo | PictureDemo, updated: number): Promise<boolean> {
+  const id = `demo-${demo.file.replace(/\.\w+$/, '')}`;
   if ((await keptStamp(id)) !== null) return true;
   const response = await fetch(`/demo/${demo.file}`);
   if (!response.ok) return false;
   try {
-    await jobFromDrawing({ ...demo, id, updated, svg: await response.text(), work: (job) => workedOn(job, demo) });
+    await jobFromDrawing({ ...demo, id, updated, ...(await drawnBy(demo, response)), work: (job) => workedOn(job, demo) });
   } catch (error) {
     if ((await keptStamp(id)) === null) throw error;
   }
   return true;
+}
+
+/** A demo's drawing; of one that begins with a picture the shapes traced of it. */
+async function drawnBy(demo: Demo | PictureDemo, response: Response): Promise<Pick<NewJob, 'file' | 'svg' | 'picture'>> {
+  const { file } = demo;
+  if (!('traced' in demo)) return { file, svg: await response.text() };
+  const { svg, picture, found } = await tracePicture(await response.arrayBuffer(), file, demo.traced);
+  const choices = without(demo.traced, 'widthMm');
+  return { file: file.replace(/\.\w+$/, '.svg'), svg, picture: { from: { file, ...choices, found }, text: picture } };
 }
 
 /**
@@ -34,7 +45,7 @@ export async function layOutDemos(laid: () => Promise<void>): Promise<void> {
   // Earlier versions had the first one only.
   const known = before === true ? [DEMOS[0]!.file] : before || [];
   const now = Date.now();
-  for (const [i, demo] of DEMOS.entries()) {
+  for (const [i, demo] of [...DEMOS, ...PICTURE_DEMOS].entries()) {
     if (known.includes(demo.file)) continue;
     if (!(await layOut(demo, now - i * APART_MS))) continue;
     known.push(demo.file);
