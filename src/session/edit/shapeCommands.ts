@@ -2,6 +2,7 @@ import { among } from '@/core/document/among';
 import type { Piece, Thread } from '@/core/document/types';
 import { alignedBy, distributedBy, type Alignment } from '@/core/editing/arrange';
 import { extendEdge, joinPieces, offsetOutline, simplifiedOutline } from '@/core/editing/outlines';
+import { madeRound, madeStraight, smoothed, withGapsClosed, withoutOpenings } from '@/core/editing/mend/mend';
 import { cutPiece } from '@/core/editing/cut';
 import { transformedPiece } from '@/core/editing/transform';
 import type { Matrix } from '@/core/geometry/path';
@@ -53,10 +54,15 @@ export function joinChosen(ids: readonly string[]): Refusal {
   return null;
 }
 
-function reshapeAreas(ids: readonly string[], label: string, map: (data: string) => string | null): Refusal {
+function reshapeAreas(
+  ids: readonly string[],
+  label: string,
+  map: (data: string) => string | null,
+  nothing = 'Nothing would be left of it.',
+): Refusal {
   const shaped = chosenFrom(ids).flatMap((p) => (p.area && !p.locked ? [{ id: p.id, area: map(p.area) }] : []));
   if (shaped.length === 0) return 'This works on pieces with an outline.';
-  if (shaped.some((s) => s.area === null)) return 'Nothing would be left of it.';
+  if (shaped.some((s) => s.area === null)) return nothing;
   useJob.getState().change(label, (job) => {
     for (const piece of job.pieces) {
       const made = shaped.find((s) => s.id === piece.id);
@@ -68,6 +74,20 @@ function reshapeAreas(ids: readonly string[], label: string, map: (data: string)
 
 export const offsetChosen = (ids: readonly string[], mm: number): Refusal =>
   reshapeAreas(ids, `${mm > 0 ? 'Widen' : 'Narrow'} by ${Math.abs(mm)} mm`, (d) => offsetOutline(d, mm));
+
+/** What a traced or drawn outline may need: each keeps the piece and its settings. */
+export const MENDS = {
+  fill: { label: 'Fill the openings', map: withoutOpenings, nothing: 'It has no opening.' },
+  smooth: { label: 'Smooth the outline', map: smoothed, nothing: '' },
+  straight: { label: 'Straighten the outline', map: madeStraight, nothing: '' },
+  round: { label: 'Make it round', map: madeRound, nothing: '' },
+} as const;
+
+export const mendChosen = (ids: readonly string[], how: keyof typeof MENDS): Refusal =>
+  reshapeAreas(ids, MENDS[how].label, MENDS[how].map, MENDS[how].nothing);
+
+export const closeGaps = (ids: readonly string[], widthMm: number): Refusal =>
+  reshapeAreas(ids, `Close gaps up to ${widthMm} mm`, (d) => withGapsClosed(d, widthMm), `It has no gap up to ${widthMm} mm.`);
 
 export const simplifyChosen = (ids: readonly string[], toleranceMm: number): Refusal =>
   reshapeAreas(ids, 'Fewest nodes', (d) => simplifiedOutline(d, toleranceMm));

@@ -8,13 +8,18 @@ import {
   AlignStartHorizontal,
   AlignStartVertical,
   AlignVerticalSpaceAround,
+  Circle,
+  CircleDot,
   Combine,
   EyeOff,
+  FoldHorizontal,
   Frame,
   Group,
   Lock,
   Minus,
   Plus,
+  RectangleHorizontal,
+  Waves,
   Ungroup,
   Waypoints,
 } from 'lucide-react';
@@ -22,7 +27,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Piece } from '@/core/document/types';
 import type { Alignment } from '@/core/editing/arrange';
-import { align, borderOf, distribute, offsetChosen } from '@/session/edit/shapeCommands';
+import { align, borderOf, closeGaps, distribute, mendChosen, MENDS, offsetChosen } from '@/session/edit/shapeCommands';
 import { edge, useEdge } from '../tools/edge';
 import { useTool } from '../tools/inHand';
 import { select } from '@/session/view/viewStore';
@@ -71,6 +76,7 @@ export function ShapeTools({ pieces }: { pieces: readonly Piece[] }) {
           onCommit={(falloffMm) => useEdge.setState({ falloffMm })}
         />
       )}
+      <Mend pieces={pieces} />
       <LineUp ids={pieces.map((p) => p.id)} />
       <Keep pieces={pieces} />
     </details>
@@ -109,6 +115,40 @@ function Shape({ pieces }: { pieces: readonly Piece[] }) {
       >
         <Frame size={15} />
       </SignButton>
+    </div>
+  );
+}
+
+const MEND_SIGNS = [
+  ['round', Circle],
+  ['straight', RectangleHorizontal],
+  ['smooth', Waves],
+  ['fill', CircleDot],
+] as const;
+
+/** What outlines need that were traced, or drawn by hand. */
+function Mend({ pieces }: { pieces: readonly Piece[] }) {
+  const ids = pieces.map((p) => p.id);
+  const [gap, setGap] = useState(0.6);
+  const hasArea = pieces.some((p) => p.area);
+  return (
+    <div className="mt-1 flex flex-wrap items-center gap-0.5" role="group" aria-label="Mend the outline">
+      <span className="w-[82px]">
+        <NumberField label="Close gaps up to" hideLabel value={gap} unit="mm" min={0.1} max={5} step={0.1} decimals={1} onCommit={setGap} />
+      </span>
+      <SignButton
+        className={SMALL}
+        name={`Close slits and notches up to ${gap} mm`}
+        disabled={!hasArea}
+        onClick={() => say(closeGaps(ids, gap))}
+      >
+        <FoldHorizontal size={15} />
+      </SignButton>
+      {MEND_SIGNS.map(([how, Sign]) => (
+        <SignButton key={how} className={SMALL} name={MENDS[how].label} disabled={!hasArea} onClick={() => say(mendChosen(ids, how))}>
+          <Sign size={15} />
+        </SignButton>
+      ))}
     </div>
   );
 }
