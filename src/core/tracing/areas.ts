@@ -1,5 +1,5 @@
 import { contains, ringArea } from '../geometry/area';
-import type { Point } from '../geometry/point';
+import type { Area, Point } from '../geometry/point';
 import { flattenSubpath, type Subpath } from '../geometry/path';
 import { against } from './fit/circle';
 import { shapeOfBorder, type FitOptions } from './fit/shapeOf';
@@ -15,6 +15,8 @@ export interface TracedArea {
   paths: Subpath[];
   /** With every opening, whatever lies there. */
   seen: Subpath[];
+  /** The same as it was measured, before anything was fitted to it. */
+  measured(): Area;
   /** Within its outline, square pixels. */
   pixels: number;
 }
@@ -95,11 +97,14 @@ function outlined(
       label,
       paths: [paths[outer]!.path, ...open.map(({ path }) => path)],
       seen: paths.map(({ path }) => path),
+      measured: () => rings[region]!.map((ring) => ring.flatMap(({ chain, forward }) => inOrder(chains[chain]!.points, forward))),
       pixels: sizes[outer]!,
     });
   });
   return out.sort((a, b) => b.pixels - a.pixels);
 }
+
+const inOrder = (points: readonly Point[], forward: boolean): readonly Point[] => (forward ? points : points.slice().reverse());
 
 const middleOfPixel = (i: number, width: number): Point => ({ x: (i % width) + 0.5, y: Math.floor(i / width) + 0.5 });
 

@@ -18,10 +18,10 @@ export interface ThinLine {
 export const THIN_MM = 1.5;
 /** A line is at least so many times as long as wide. */
 const LEAST_LENGTH = 3.5;
-/** Its width is even: of its length so much lies within so much of the usual width. */
-const EVEN = { share: 0.8, within: 0.22 };
-/** Nowhere is it wider than this, in usual widths, but where branches meet. */
-const WIDEST = 1.5;
+/** Its width is even: of its length so much lies within so much of the usual width, or within so many pixels. */
+const EVEN = { share: 0.75, within: 0.22, pixels: 0.5 };
+/** Where lines meet at a sharp angle they are as wide as this, in widths of the widest line. */
+const WIDEST = 3;
 /** Two branches go on into each other at a junction when they turn by less than this, as a cosine (about 40°). */
 const GOES_ON = 0.76;
 /** Points of a middle are taken so far apart, mm. */
@@ -29,17 +29,50 @@ const STEP_MM = 0.12;
 /** Directions at ends are read from so much of the line, in widths. */
 const END_ARM = 1.5;
 
-/** An area as a line, where it is one. @param area in mm, of one part */
-export function thinLineOf(area: Area, fit: Pick<FitOptions, 'tolerance' | 'noise'>): ThinLine | null {
+/** How closely lines are fitted, mm, and how large a pixel is. */
+export interface LineFit extends Pick<FitOptions, 'tolerance' | 'noise'> {
+  pixelMm: number;
+}
+
+/** An area as lines, one for each width, where it is nothing else; none where it is more. @param area in mm, of one part */
+export function thinLinesOf(area: Area, fit: LineFit): ThinLine[] {
   const { branches, maxRadius } = medialAxis(area);
-  if (branches.length === 0 || 2 * maxRadius > THIN_MM * WIDEST) return null;
-  const widthMm = usualWidth(branches);
-  const length = branches.reduce((s, b) => s + lineLength(b.points), 0);
-  if (widthMm > THIN_MM || length < LEAST_LENGTH * widthMm || !isEven(branches, widthMm)) return null;
+  if (branches.length === 0 || 2 * maxRadius > THIN_MM * WIDEST) return [];
   const degree = degreesOf(branches);
-  const cap = endsOf(branches).some((e) => isFlat(area, e, widthMm)) ? 'butt' : 'round';
-  const lines = goneThrough(branches, AT_JUNCTION * widthMm).map((b) => reaching(b, { area, widthMm, cap, degree }));
-  return { paths: lines.map((line) => cornered(fitted(line, widthMm, fit), widthMm)), widthMm, cap };
+  const whole = goneThrough(branches, AT_JUNCTION * usualWidth(branches));
+  const length = whole.reduce((s, b) => s + lineLength(b.points), 0);
+  const byWidth = ofEachWidth(whole);
+  const even = byWidth.reduce((s, { lines, widthMm }) => s + evenMm(lines, widthMm, fit.pixelMm), 0);
+  const widest = Math.max(...byWidth.map((w) => w.widthMm));
+  if (widest > THIN_MM || length < LEAST_LENGTH * usualWidth(branches) || even < EVEN.share * length) return [];
+  return byWidth.map(({ lines, widthMm }) => {
+    const cap = endsOf(lines, degree).some((e) => isFlat(area, e, widthMm)) ? 'butt' : 'round';
+    const paths = lines
+      .map((b) => reaching(b, { area, widthMm, cap, degree }))
+      .map((line) => cornered(fitted(line, widthMm, fit), widthMm));
+    return { paths, widthMm, cap };
+  });
+}
+
+interface OfWidth {
+  lines: Branch[];
+  widthMm: number;
+}
+
+/** Lines by their width: those that differ by less than this share have one. The longest first. */
+const ONE_WIDTH = 0.18;
+
+function ofEachWidth(lines: readonly Branch[]): OfWidth[] {
+  const groups: OfWidth[] = [];
+  for (const line of lines.slice().sort((a, b) => lineLength(b.points) - lineLength(a.points))) {
+    const own = usualWidth([line]);
+    // What is hardly longer than it is wide is a bit of a junction, and goes with the widest that there is.
+    const isBit = lineLength(line.points) < 2 * own;
+    const same = groups.find(({ widthMm }) => isBit || Math.abs(own - widthMm) < ONE_WIDTH * widthMm);
+    if (same) same.lines.push(line);
+    else groups.push({ lines: [line], widthMm: own });
+  }
+  return groups.map(({ lines: all }) => ({ lines: all, widthMm: usualWidth(all) }));
 }
 
 function samples(branches: readonly Branch[]): { radius: number; mm: number }[] {
@@ -58,12 +91,11 @@ function usualWidth(branches: readonly Branch[]): number {
   return 2 * (all.at(-1)?.radius ?? 0);
 }
 
-function isEven(branches: readonly Branch[], widthMm: number): boolean {
-  const all = samples(branches);
-  const total = all.reduce((s, { mm }) => s + mm, 0);
-  const even = all.filter(({ radius }) => Math.abs(2 * radius - widthMm) <= EVEN.within * widthMm).reduce((s, { mm }) => s + mm, 0);
-  return even >= EVEN.share * total;
-}
+/** So much of the length is about that wide, mm. */
+const evenMm = (branches: readonly Branch[], widthMm: number, pixelMm: number): number =>
+  samples(branches)
+    .filter(({ radius }) => Math.abs(2 * radius - widthMm) <= Math.max(EVEN.within * widthMm, EVEN.pixels * pixelMm))
+    .reduce((s, { mm }) => s + mm, 0);
 
 function degreesOf(branches: readonly Branch[]): Map<number, number> {
   const degree = new Map<number, number>();
@@ -77,8 +109,7 @@ interface End {
 }
 
 /** Loose ends of branches and the way out of them. */
-function endsOf(branches: readonly Branch[]): End[] {
-  const degree = degreesOf(branches);
+function endsOf(branches: readonly Branch[], degree: ReadonlyMap<number, number>): End[] {
   return branches.flatMap((b) => [
     ...(degree.get(b.from) === 1 ? [endOf(reversed(b))] : []),
     ...(degree.get(b.to) === 1 ? [endOf(b)] : []),

@@ -67,13 +67,15 @@ export function trace(source: Picture, options: TraceOptions, progress: (done: n
     colours: shares(regions, background).map(({ label, share }) => ({ hex: hexes[label]!, as: shown[label]!, share })),
     shapes: [
       ...areas.map((a) => ({ hex: shown[a.label]!, data: formatPath(transformPath(a.paths, toMm)) })),
-      ...[...lines].map(([id, { paths, widthMm, cap }]) => ({
-        hex: shown[regions.list[id]!.label]!,
-        data: formatPath(paths),
-        stroke: { widthMm, cap },
-      })),
+      ...[...lines].flatMap(([id, found]) =>
+        found.map(({ paths, widthMm, cap }) => ({
+          hex: shown[regions.list[id]!.label]!,
+          data: formatPath(paths),
+          stroke: { widthMm, cap },
+        })),
+      ),
     ],
-    nodes: segments + [...lines.values()].reduce((n, l) => n + l.paths.reduce((m, p) => m + p.segments.length, 0), 0),
+    nodes: segments + [...lines.values()].flat().reduce((n, l) => n + l.paths.reduce((m, p) => m + p.segments.length, 0), 0),
     droppedSpecks: cleaned.droppedSpecks,
     specks: cleaned.specks.map((s) => ({ ...s, at: page.sourceOf(s.at) })),
     keptSpots: cleaned.keptSpots,
@@ -106,7 +108,13 @@ function shownAs({ colours }: Labelled, { cones = [] }: AskedOfPage): string[] {
 }
 
 /** Areas as they are without the lines that lie on them: each reaches to the middle of a line. */
-function areasUnder(labelled: Labelled, regions: Regions, lines: ReadonlyMap<number, ThinLine>, asked: AskedOfPage, fit: FitOptions) {
+function areasUnder(
+  labelled: Labelled,
+  regions: Regions,
+  lines: ReadonlyMap<number, readonly ThinLine[]>,
+  asked: AskedOfPage,
+  fit: FitOptions,
+) {
   const covered = regions.ids.reduce((mask, id, i) => {
     if (lines.has(id)) mask[i] = 1;
     return mask;
