@@ -18,6 +18,6 @@ export default {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(clipper2-ts|flatbush|flatqueue|d3-[a-z-]+|delaunator|robust-predicates|internmap|css-tree|css-select|css-what|domhandler|domutils|domelementtype|dom-serializer|entities|nth-check|boolbase|culori|fast-png|iobuffer|fflate|source-map-js)/)',
+    '/node_modules/(?!(clipper2-ts|flatbush|flatqueue|d3-[a-z-]+|delaunator|robust-predicates|internmap|css-tree|css-select|css-what|domhandler|domutils|domelementtype|dom-serializer|entities|nth-check|boolbase|culori|fast-png|fast-bmp|iobuffer|fflate|source-map-js)/)',
   ],
 };

@@ -26,21 +26,33 @@ export interface LabelledPage extends Cleaned {
   smallNear: number;
 }
 
-/** The colour of every pixel, without fringes and specks, and how large a pixel is. */
-export function labelledPage(picture: Picture, noise: number, asked: AskedOfPage): LabelledPage {
+/**
+ * The colour of every pixel, without fringes and specks, and how large a pixel is.
+ * @param progress called with the share done, 0 to 1; may throw to cancel
+ */
+export function labelledPage(
+  picture: Picture,
+  noise: number,
+  asked: AskedOfPage,
+  progress: (done: number) => void = () => undefined,
+): LabelledPage {
   const flat = flatPixels(picture, flatLimit(noise));
   const palette = paletteOf(picture, flat, noise).slice(0, MOST_SHADES);
   const isShaded = asked.colours === undefined && palette.length > MOST_FLAT_COLOURS;
   const wantedFirst = isShaded ? fewerColours(palette, TONES).colours : palette;
+  progress(0.3);
   const labels = labelPixels(picture, flat, withPicked(wantedFirst, asked.picked), noise);
   const found = noise > CLEAN && !isShaded ? withoutShades(labels, picture, meant(labels, asked.picked)) : labels;
+  progress(0.6);
   const wanted = numberWanted(found, asked);
   const counted = wanted === undefined ? found : withFewer(found, wanted, asked.picked ?? []);
   const labelled = asTold(counted, picture, asked, noise > CLEAN);
+  progress(0.7);
   const whole = withoutFringes({ labelled, regions: regionsOf(labelled) });
   const pixelsPerMm = shownWidth(whole, asked) / asked.widthMm;
   const clear = wanted === undefined && !asked.split ? withoutStrayColours(whole, palette.length, pixelsPerMm) : whole;
   const calm = asked.fewerJumps ? withFewerJumps(clear, pixelsPerMm) : clear;
+  progress(0.85);
   const cleaned = withoutSpecks(calm, pixelsPerMm, asked);
   return {
     ...cleaned,

@@ -44,7 +44,9 @@ export function trace(source: Picture, options: TraceOptions, progress: (done: n
   const picture = premultiplied(page.picture);
   const noise = noiseOf(picture);
   progress(0.1);
-  const { labelled, regions, pixelsPerMm, isShaded, ...cleaned } = labelledPage(picture, noise, asked);
+  const { labelled, regions, pixelsPerMm, isShaded, ...cleaned } = labelledPage(picture, noise, asked, (done) =>
+    progress(0.1 + 0.4 * done),
+  );
   progress(0.5);
   const background = backgroundOf(labelled, regions, asked);
   const fit: FitOptions = {
