@@ -1,8 +1,6 @@
 // Takes the pictures of docs/screenshots from the demo data. Words: a folder, and optionally the views wanted.
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import sharp from 'sharp';
 import { hands, startApp, startBrowser } from '../tests/journeys/browser.mjs';
 
 const [folder = 'docs/screenshots', ...wanted] = process.argv.slice(2);
@@ -18,6 +16,7 @@ try {
   await driver.get(app.address);
   const card = await h.find('a[aria-label="Open Ferry crew polo"]');
   await h.find('a[aria-label="Open Botanical jacket back"] img');
+  await h.find('a[aria-label="Open Bakery mouse tote"] img');
   await shot('shelf');
   const bench = await card.getAttribute('href');
   await driver.get(`${app.address}/library`);
@@ -113,17 +112,10 @@ try {
   await (await h.find('header a[aria-label^="Compare"]')).click();
   await h.find('[data-testid="compare-figures"]');
   await shot('compare');
-  // The demo's own drawing as a customer would send it.
-  const picture = join(mkdtempSync(join(tmpdir(), 'cobble-shot-')), 'ferry crew.jpg');
-  await sharp('public/demo/heron.svg', { density: 300 })
-    .resize({ width: 1000 })
-    .flatten({ background: '#ffffff' })
-    .jpeg({ quality: 90 })
-    .toFile(picture);
-  await driver.get(app.address);
-  await (await h.find('input[type=file]')).sendKeys(picture);
-  await h.find('[data-testid="picture-desk"] img');
-  await h.find('tbody tr');
+  await driver.get(`${app.address}/job/demo-mouse/art`);
+  await (await h.findText('button', 'Work on the picture')).click();
+  await h.find('[data-pane="As it came"][data-ready="true"]');
+  await (await h.find('[data-desk-tool="drop"]')).click();
   await shot('picture');
 } finally {
   await driver.quit();

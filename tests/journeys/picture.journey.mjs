@@ -172,6 +172,33 @@ test('a bundle of the job brings the picture back', async () => {
   assert.match(await figures(), /4 colours, 3 areas/);
 });
 
+test('what was made by hand stays when the picture is traced and made again', async () => {
+  await driver.get((await driver.getCurrentUrl()).replace(/art$/, 'bench'));
+  await h.find('[data-testid="picture-beneath"]');
+  const before = await h.text('[data-total="stitches"]');
+  await driver.actions().sendKeys('x').perform();
+  await h.find('[data-lift-ready="true"]');
+  await driver
+    .actions()
+    .move(await h.pixel(-10, 0))
+    .press()
+    .release()
+    .perform();
+  await h.poll('a piece', async () => (await h.text('[data-total="stitches"]')) !== before);
+  await driver.get((await driver.getCurrentUrl()).replace(/bench$/, 'art'));
+  await openDesk();
+  await number('Colours at most', '3');
+  await deskSays(/3 colours/);
+  await (await h.findText('button', 'Done')).click();
+  await driver
+    .wait(async () => {
+      for (const one of await driver.findElements(By.css('aside button'))) if (/^Make \d+ pieces$/.test(await one.getText())) return one;
+      return null;
+    }, 90000)
+    .then((make) => make.click());
+  await h.findText('*', '1 piece changed by hand stays as before.');
+});
+
 test('a picture that is pasted is taken as well', async () => {
   await driver.get(app.address);
   await h.findText('span', 'New job from artwork');

@@ -253,6 +253,9 @@ export const jobSchema = Joi.object<Job, true>({
         mirror: Joi.boolean(),
         turn: Joi.number().min(-360).max(360),
         madeWith: Joi.string().max(500_000),
+        made: Joi.array()
+          .items(Joi.object({ id, mark: Joi.string().max(16).required() }))
+          .max(20_000),
         madeAt: Joi.object({ width: Joi.number().min(0).max(2000).required(), height: Joi.number().min(0).max(2000).required() }),
         answers: Joi.array()
           .items(

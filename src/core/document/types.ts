@@ -173,6 +173,12 @@ export interface TracedFrom extends TracingChoices {
   found?: TracedFigures;
 }
 
+/** A piece as it was made from a drawing: what tells whether it was changed since. */
+export interface MadePiece {
+  id: string;
+  mark: string;
+}
+
 export interface ArtworkRef {
   id: string;
   file: string;
@@ -186,6 +192,8 @@ export interface ArtworkRef {
   sewnAs?: ArtChoice[];
   /** The decisions that the pieces on the bench were made with, as one text. */
   madeWith?: string;
+  /** The pieces as they were made of a picture's shapes. */
+  made?: MadePiece[];
   /** Size of the artwork, mm, that the pieces on the bench were made at or scaled to. */
   madeAt?: { width: number; height: number };
 }

@@ -6,7 +6,8 @@ import { briefSchema } from '@/core/document/schema';
 import type { ArtAnswer, ArtAnswerKind, ArtChoice, ArtPlaceKind, Brief, Job, Piece, PieceSettings, Thread } from '@/core/document/types';
 import type { PieceKindName } from '@/core/document/kinds';
 import type { Survey } from '@/core/artwork/survey';
-import { original } from 'immer';
+import { current, original } from 'immer';
+import { marksOf, withHandChanges } from '@/core/editing/handChanges';
 import { repeatedAsOne } from '@/core/editing/repeat';
 import { alikeOf, sewnLike } from '@/core/editing/alike';
 import { transformedPiece } from '@/core/editing/transform';
@@ -228,20 +229,35 @@ const answersKey = (job: Job): string =>
     ...(job.artwork[0]?.sewnAs ?? []).map((c) => `as ${c.as} ${c.at[0].toFixed(3)} ${c.at[1].toFixed(3)}`),
   ].join('; ');
 
-/** Puts the pieces of a survey of the artwork into the job, in place of those it had. */
-export function takePieces(survey: Survey): void {
+/**
+ * Puts the pieces of a survey of the artwork into the job, in place of those it had; of a picture that was traced again, what was changed
+ * by hand stays where its region is still there.
+ * @returns how many such there are
+ */
+export function takePieces(survey: Survey): number {
+  let kept = 0;
   change('Make pieces from artwork', (job) => {
-    job.threads = survey.threads;
-    job.pieces = survey.pieces;
     const art = job.artwork[0];
+    const isTracedAgain = art?.picture !== undefined && art.madeWith === 'another drawing' && isSameSize(art.madeAt, survey);
+    const made = isTracedAgain ? withHandChanges(survey, current(job), art.made ?? marksOf(job.pieces)) : { ...survey, kept: 0 };
+    kept = made.kept;
+    job.threads = made.threads;
+    job.pieces = made.pieces;
     if (!art) return;
+    if (art.picture) art.made = marksOf(survey.pieces);
     art.transform = survey.transform;
     art.madeAt = { width: survey.widthMm, height: survey.heightMm };
     const key = answersKey(job);
     if (key === '') delete art.madeWith;
     else art.madeWith = key;
   });
+  return kept;
 }
+
+/** Shapes of another size lie elsewhere: what was changed by hand no longer fits them. */
+const isSameSize = (at: { width: number; height: number } | undefined, { widthMm, heightMm }: Survey): boolean =>
+  at !== undefined && Math.abs(at.width / widthMm - 1) < SAME_SIZE && Math.abs(at.height / heightMm - 1) < SAME_SIZE;
+const SAME_SIZE = 0.03;
 
 /** Decides what becomes of a place of the size report, or takes the decision back. */
 export function answerPlace(at: [number, number], place: ArtPlaceKind, answer: ArtAnswerKind | null, before: ArtAnswer | null): void {

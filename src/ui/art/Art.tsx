@@ -182,6 +182,10 @@ function MakePieces({ job, survey }: { job: Job; survey: Survey }) {
   const made = job.pieces.length > 0;
   const current = madeFrom(job, survey);
   const go = (): void => router.push(placeHref(job.id, 'bench'));
+  const make = (): void => {
+    const kept = takePieces(survey);
+    if (kept > 0) toast.success(`${counted(kept, 'piece')} changed by hand ${kept === 1 ? 'stays' : 'stay'} as before.`);
+  };
   return (
     <div className="flex items-center gap-3 border-t border-hairline p-4">
       <p className="flex-1 text-quiet">
@@ -192,14 +196,14 @@ function MakePieces({ job, survey }: { job: Job; survey: Survey }) {
             : 'Nothing is on the bench yet.'}
       </p>
       {current && (
-        <Button onClick={() => takePieces(survey)} title="Replaces all pieces; can be undone">
+        <Button onClick={make} title="Replaces all pieces; can be undone">
           Make again
         </Button>
       )}
       <Button
         look="primary"
         onClick={() => {
-          if (!current) takePieces(survey);
+          if (!current) make();
           go();
         }}
       >

@@ -1,6 +1,7 @@
 import { artworkName } from '@/core/document/fileNames';
 import { waysFor } from '@/core/cloth/library';
 import { DEFAULT_BRIEF } from '@/core/document/job';
+import { marksOf } from '@/core/editing/handChanges';
 import type { Brief, Job, TracedFrom } from '@/core/document/types';
 import { checkSize, isBundle, isPicture } from '@/platform/files';
 import { keepNewJob, keptArtwork, keptJob, keptStamp } from '@/platform/storage/records';
@@ -61,7 +62,9 @@ export async function jobFromDrawing(
   const { recipe, ...ways } = shop;
   const how = { id: id ?? freshId(), name, file, brief: { ...(recipe ? { recipe } : {}), ...brief }, ...ways, guessMm: FIRST_GUESS_MM };
   const made = await engine.call('newJob', { svg, ...how }, options);
-  const job = picture ? { ...made.job, artwork: made.job.artwork.map((a) => ({ ...a, picture: picture.from })) } : made.job;
+  const job = picture
+    ? { ...made.job, artwork: made.job.artwork.map((a) => ({ ...a, picture: picture.from, made: marksOf(made.job.pieces) })) }
+    : made.job;
   return keep(work ? work(job) : job, { [file]: svg, ...(picture ? { [picture.from.file]: picture.text } : {}) }, updated);
 }
 
