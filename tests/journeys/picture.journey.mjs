@@ -139,7 +139,7 @@ test('a click on the picture beneath the Bench makes a piece of what is like it 
   await h.find('[data-testid="picture-beneath"]');
   await h.poll('stitches', async () => Number((await h.text('[data-total="stitches"]')).replace(/\D/g, '')) > 500);
   const before = await h.text('[data-total="stitches"]');
-  await driver.actions().sendKeys('x').perform();
+  await driver.actions().sendKeys('*').perform();
   await h.poll(
     'the tool',
     async () => (await driver.findElements(By.css('button[aria-pressed="true"][aria-label^="Take a region"]'))).length > 0,
@@ -176,7 +176,7 @@ test('what was made by hand stays when the picture is traced and made again', as
   await driver.get((await driver.getCurrentUrl()).replace(/art$/, 'bench'));
   await h.find('[data-testid="picture-beneath"]');
   const before = await h.text('[data-total="stitches"]');
-  await driver.actions().sendKeys('x').perform();
+  await driver.actions().sendKeys('*').perform();
   await h.find('[data-lift-ready="true"]');
   await driver
     .actions()

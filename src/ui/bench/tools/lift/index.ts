@@ -6,7 +6,7 @@ import { LiftMarks } from './LiftMarks';
 export const lift: Tool = {
   name: 'lift',
   word: 'Take a region of the picture',
-  key: 'X',
+  key: '*',
   hint: {
     short: 'Click the picture to make a piece of it; drag for more shades',
     full: 'Click a place of the picture: what is like it becomes a piece. Drag away from the place to take in more shades, the farther the more',
