@@ -117,13 +117,7 @@ test('a crop shows less of the picture, and the whole comes back', async () => {
 });
 
 test('the shapes go to the Bench and are sewn; the picture is still there after a reload', async () => {
-  await driver
-    .wait(async () => {
-      for (const one of await driver.findElements(By.css('aside button')))
-        if (/^Make \d+ pieces$|^To the bench$/.test(await one.getText())) return one;
-      return null;
-    }, 90000)
-    .then((make) => make.click());
+  await make(/^Make \d+ pieces$|^To the bench$/);
   await h.poll('the Bench', async () => (await driver.getCurrentUrl()).endsWith('/bench'));
   await h.poll(
     'stitches',
@@ -134,16 +128,23 @@ test('the shapes go to the Bench and are sewn; the picture is still there after 
   assert.match(await figures(), /4 colours/);
 });
 
-test('a click on the picture beneath the Bench makes a piece of what is like it there', async () => {
+/** Presses the button of Art with such words, once it has measured. */
+const make = async (words) => {
+  const button = await driver.wait(async () => {
+    for (const one of await driver.findElements(By.css('aside button'))) if (words.test(await one.getText())) return one;
+    return null;
+  }, 90000);
+  await button.click();
+};
+
+/** From Art to the Bench, and a piece of what lies there by a click. */
+const lift = async () => {
   await driver.get((await driver.getCurrentUrl()).replace(/art$/, 'bench'));
   await h.find('[data-testid="picture-beneath"]');
-  await h.poll('stitches', async () => Number((await h.text('[data-total="stitches"]')).replace(/\D/g, '')) > 500);
-  const before = await h.text('[data-total="stitches"]');
+  const stitches = () => h.text('[data-total="stitches"]');
+  await h.poll('stitches', async () => Number((await stitches()).replace(/\D/g, '')) > 500);
+  const before = await stitches();
   await driver.actions().sendKeys('*').perform();
-  await h.poll(
-    'the tool',
-    async () => (await driver.findElements(By.css('button[aria-pressed="true"][aria-label^="Take a region"]'))).length > 0,
-  );
   await h.find('[data-lift-ready="true"]');
   await driver
     .actions()
@@ -151,7 +152,11 @@ test('a click on the picture beneath the Bench makes a piece of what is like it 
     .press()
     .release()
     .perform();
-  await h.poll('a piece', async () => (await h.text('[data-total="stitches"]')) !== before);
+  await h.poll('a piece', async () => (await stitches()) !== before);
+};
+
+test('a click on the picture beneath the Bench makes a piece of what is like it there', async () => {
+  await lift();
   await h.withControl('z');
   await driver.get((await driver.getCurrentUrl()).replace(/bench$/, 'art'));
 });
@@ -173,29 +178,13 @@ test('a bundle of the job brings the picture back', async () => {
 });
 
 test('what was made by hand stays when the picture is traced and made again', async () => {
-  await driver.get((await driver.getCurrentUrl()).replace(/art$/, 'bench'));
-  await h.find('[data-testid="picture-beneath"]');
-  const before = await h.text('[data-total="stitches"]');
-  await driver.actions().sendKeys('*').perform();
-  await h.find('[data-lift-ready="true"]');
-  await driver
-    .actions()
-    .move(await h.pixel(-10, 0))
-    .press()
-    .release()
-    .perform();
-  await h.poll('a piece', async () => (await h.text('[data-total="stitches"]')) !== before);
+  await lift();
   await driver.get((await driver.getCurrentUrl()).replace(/bench$/, 'art'));
   await openDesk();
   await number('Colours at most', '3');
   await deskSays(/3 colours/);
   await (await h.findText('button', 'Done')).click();
-  await driver
-    .wait(async () => {
-      for (const one of await driver.findElements(By.css('aside button'))) if (/^Make \d+ pieces$/.test(await one.getText())) return one;
-      return null;
-    }, 90000)
-    .then((make) => make.click());
+  await make(/^Make \d+ pieces$/);
   await h.findText('*', '1 piece changed by hand stays as before.');
 });
 

@@ -1,5 +1,5 @@
 import type { TracingChoices } from '../document/types';
-import type { Labelled } from './labels';
+import { MOST_COLOURS, type Labelled } from './labels';
 import { perceived, perceivedApart, type Colour } from './palette';
 import { hexOf, lumaOf, type Mix, type Picture } from './picture';
 
@@ -56,7 +56,7 @@ export function asTold(
 function divide(labelled: Labelled, { data }: Picture, hex: string, isLossy: boolean): Labelled {
   const label = colourMeant(labelled.colours, hex);
   const { labels, colours, mixes } = labelled;
-  if (label < 0 || colours.length >= MOST_LABELS) return labelled;
+  if (label < 0 || colours.length >= MOST_COLOURS) return labelled;
   const own: number[] = [];
   for (let i = 0; i < labels.length; i++) if (labels[i] === label) own.push(i);
   const halves = twoMeans(data, own);
@@ -76,7 +76,6 @@ function divide(labelled: Labelled, { data }: Picture, hex: string, isLossy: boo
     mixes: changed(mixes, isLossy ? lumaOf : (m) => m),
   };
 }
-const MOST_LABELS = 250;
 
 function twoMeans(data: Picture['data'], own: readonly number[]): [Mix, Mix] | null {
   const lightness = (i: number): number => data[i * 4]! + 2 * data[i * 4 + 1]! + data[i * 4 + 2]!;

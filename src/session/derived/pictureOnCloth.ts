@@ -4,10 +4,11 @@ import type { Point } from '@/core/geometry/point';
 import { pageSizeMm } from '@/core/tracing/shapesSvg';
 import { useJob } from '../job/jobStore';
 
-/** A job's picture: its file, how it is laid out, and how large it is in the drawing that was traced of it, mm. */
+/** A job's picture: its file, how it is laid out, the drawing that was traced of it, and how large it is in that, mm. */
 export interface JobPicture {
   from: TracedFrom;
   text: string;
+  svg: string;
   widthMm: number;
   heightMm: number;
 }
@@ -21,7 +22,7 @@ export function jobPicture(
   const text = from && artwork[from.file];
   const svg = ref && artwork[ref.file];
   if (!from || !text || svg === undefined) return null;
-  return { from, text, ...pageSizeMm(svg) };
+  return { from, text, svg, ...pageSizeMm(svg) };
 }
 
 /** Where a place on the cloth lies on the page, shares of its sides. */

@@ -5,6 +5,7 @@ import { NumberField } from '../../components/NumberField';
 import { Tick } from '../../components/Tick';
 import { Closeness, Sliding, USUAL_TOLERANCE_MM } from './Closeness';
 import { ColourChips } from './ColourChips';
+import { rounded } from './deskTools';
 import { Specks } from './Specks';
 import type { PictureAtWork, TracingAtWork } from './useTracing';
 
@@ -100,7 +101,7 @@ export function DeskPanel({ at: { picture }, tracing: { again }, look }: Props) 
       <Specks
         picture={picture}
         onLook={({ at }) => look(at)}
-        onKeep={({ at }) => again({ kept: [...(picture.kept ?? []), at.map((v) => Math.round(v * 1e5) / 1e5) as PicturePlace] })}
+        onKeep={({ at }) => again({ kept: [...(picture.kept ?? []), at.map(rounded) as PicturePlace] })}
       />
     </aside>
   );

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { Job } from '@/core/document/types';
 import { shapeFigures } from '@/core/tracing/shapesSvg';
+import { jobPicture } from '@/session/derived/pictureOnCloth';
 import { counted } from '@/core/units/count';
 import { Button } from '../../components/Button';
 import { resolutionWords } from './pictureWords';
@@ -17,12 +18,8 @@ interface Props {
 
 /** The picture that the shapes were traced of, what was found in it, and the way to its desk; nothing for drawings. */
 export function PictureCard({ job, artwork, widthMm }: Props) {
-  const ref = job.artwork[0];
-  const picture = ref?.picture;
-  const text = picture && artwork[picture.file];
-  const svg = ref && artwork[ref.file];
-  if (!picture || !text || svg === undefined) return null;
-  return <Card picture={picture} text={text} svg={svg} widthMm={widthMm} />;
+  const found = jobPicture({ job, artwork });
+  return found && <Card picture={found.from} text={found.text} svg={found.svg} widthMm={widthMm} />;
 }
 
 function Card(at: PictureAtWork) {

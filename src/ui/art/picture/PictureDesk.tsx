@@ -7,7 +7,7 @@ import { counted } from '@/core/units/count';
 import { useJob } from '@/session/job/jobStore';
 import { Button, SignButton } from '../../components/Button';
 import { DeskPanel } from './DeskPanel';
-import { DESK_TOOLS, type DeskTool } from './deskTools';
+import { DESK_TOOLS, shownWith, type DeskTool } from './deskTools';
 import { PagePane, WHOLE_VIEW, MARK, type PageView } from './PagePane';
 import { PlaceMarks } from './PlaceMarks';
 import { TraceProgress } from './TraceProgress';
@@ -65,7 +65,7 @@ function DeskBody({ at, tracing, shapesMm }: Omit<Props, 'onClose'> & { shapesMm
   const { picture, text, svg } = at;
   const [tool, setTool] = useState<DeskTool>(DESK_TOOLS[0]!);
   const [view, setView] = useState<PageView>(WHOLE_VIEW);
-  const { page, isCurrent, problem } = usePage(text, picture.file, tool.shows(picture.prepared ?? {}));
+  const { page, isCurrent, problem } = usePage(text, picture.file, shownWith(tool, picture.prepared));
   const shapes = useMemo(() => `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`, [svg]);
   const take = (places: PicturePlace[]): void => {
     const change = page && isCurrent && tool.take(places, { picture, page: page.layout, hexAt: (place) => hexAt(page, place) });
@@ -73,11 +73,10 @@ function DeskBody({ at, tracing, shapesMm }: Omit<Props, 'onClose'> & { shapesMm
   };
   const hold = (next: DeskTool): void => {
     setTool(next);
-    if (!sameLayout(next, tool)) setView(WHOLE_VIEW);
+    if (String(next.hides) !== String(tool.hides)) setView(WHOLE_VIEW);
   };
   // The shapes' drawing is of the page as it is traced, whatever the tool in hand shows of the picture.
   const sheet = page && sheetOf(svg, page.layout.width);
-  const onShapes = tool.gesture === 'point' && sameLayout(tool, DESK_TOOLS[0]!) && tool.name !== 'pick' && tool.name !== 'white';
   const marks = (px: number) => page && <PlaceMarks picture={picture} page={page.layout} px={px} />;
   return (
     <div className="flex min-h-0 flex-1">
@@ -105,7 +104,7 @@ function DeskBody({ at, tracing, shapesMm }: Omit<Props, 'onClose'> & { shapesMm
                       <CropMark crop={picture.prepared?.crop} width={page.layout.width} height={page.layout.height} px={px} />
                     )}
                     {tool.name === 'corners' && <CornersMark corners={picture.prepared?.corners} page={page.layout} px={px} />}
-                    {sameLayout(tool, DESK_TOOLS[0]!) && marks(px)}
+                    {!tool.hides && marks(px)}
                   </>
                 )}
               >
@@ -118,11 +117,11 @@ function DeskBody({ at, tracing, shapesMm }: Omit<Props, 'onClose'> & { shapesMm
               <PagePane
                 name="As shapes"
                 size={sheet}
-                gesture={!isCurrent ? 'wait' : onShapes ? 'point' : 'move'}
+                gesture={!isCurrent ? 'wait' : tool.onShapes ? tool.gesture : 'move'}
                 view={view}
                 onView={setView}
                 onTake={take}
-                {...(onShapes ? { marks } : {})}
+                {...(tool.onShapes ? { marks } : {})}
               >
                 <img src={shapes} alt="The shapes" draggable={false} className="h-full w-full" />
               </PagePane>
@@ -135,9 +134,6 @@ function DeskBody({ at, tracing, shapesMm }: Omit<Props, 'onClose'> & { shapesMm
   );
 }
 const LOOK_NEAR = 6;
-
-const EVERYTHING = { corners: [], levelDeg: 1, crop: [0, 0, 1, 1] as [number, number, number, number] };
-const sameLayout = (a: DeskTool, b: DeskTool): boolean => JSON.stringify(a.shows(EVERYTHING)) === JSON.stringify(b.shows(EVERYTHING));
 
 /** Size of the shapes' drawing in pixels of the page. */
 function sheetOf(svg: string, width: number): { width: number; height: number } {

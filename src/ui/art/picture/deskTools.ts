@@ -21,17 +21,21 @@ export interface DeskTool {
   hint: string;
   Sign: LucideIcon;
   gesture: Gesture;
-  /** How the picture is laid out while the tool is in hand. */
-  shows(prepared: PicturePreparation): PicturePreparation;
+  /** What of the layout is left out while the tool is in hand; nothing when absent. */
+  hides?: readonly (keyof PicturePreparation)[];
+  /** It points at the shapes as well as at the picture. */
+  onShapes?: true;
   /** What follows from places shown on the page, shares of its sides; null for nothing. */
   take(places: readonly PicturePlace[], context: DeskContext): ChoiceChange | null;
   /** Takes back what was decided with it. */
   clear?: { word: string; applies(picture: TracedFrom): boolean; change(picture: TracedFrom): ChoiceChange };
 }
 
-const whole = (prepared: PicturePreparation): PicturePreparation => prepared;
 const without = (prepared: PicturePreparation = {}, ...keys: (keyof PicturePreparation)[]): PicturePreparation =>
   Object.fromEntries(Object.entries(prepared).filter(([k]) => !keys.includes(k as keyof PicturePreparation)));
+
+/** How the picture is laid out while a tool is in hand. */
+export const shownWith = ({ hides = [] }: DeskTool, prepared: PicturePreparation = {}): PicturePreparation => without(prepared, ...hides);
 
 /** Nothing decided of the layout is nothing at all. */
 const preparedAs = (prepared: PicturePreparation): ChoiceChange => ({ prepared: Object.keys(prepared).length > 0 ? prepared : undefined });
@@ -71,7 +75,6 @@ export const DESK_TOOLS: readonly DeskTool[] = [
     hint: 'Drag to move, turn the wheel to come nearer. Both pictures move together.',
     Sign: Hand,
     gesture: 'move',
-    shows: whole,
     take: () => null,
   },
   {
@@ -80,7 +83,7 @@ export const DESK_TOOLS: readonly DeskTool[] = [
     hint: 'Click what is not to be sewn, in either picture; click its cross to bring it back.',
     Sign: Eraser,
     gesture: 'point',
-    shows: whole,
+    onShapes: true,
     take: (places, context) => ({ dropped: toggled(context.picture.dropped, sourceOf(places, context)) }),
     clear: { word: 'Bring all back', applies: (p) => p.dropped !== undefined, change: () => ({ dropped: undefined }) },
   },
@@ -90,7 +93,7 @@ export const DESK_TOOLS: readonly DeskTool[] = [
     hint: 'Click a small spot that was left out: it is kept, and grown to what sews.',
     Sign: SquareDashedMousePointer,
     gesture: 'point',
-    shows: whole,
+    onShapes: true,
     take: (places, context) => ({ kept: toggled(context.picture.kept, sourceOf(places, context)) }),
     clear: { word: 'Keep none by hand', applies: (p) => p.kept !== undefined, change: () => ({ kept: undefined }) },
   },
@@ -100,7 +103,6 @@ export const DESK_TOOLS: readonly DeskTool[] = [
     hint: 'Click a colour in the picture that is missing among the shapes.',
     Sign: Pipette,
     gesture: 'point',
-    shows: whole,
     take: ([place], { picture, hexAt }) => {
       const hex = hexAt(place!);
       if (!hex || picture.picked?.includes(hex)) return null;
@@ -114,7 +116,7 @@ export const DESK_TOOLS: readonly DeskTool[] = [
     hint: 'Draw a box about what is to be sewn.',
     Sign: Crop,
     gesture: 'box',
-    shows: (p) => without(p, 'crop'),
+    hides: ['crop'],
     take: ([a, b], { picture }) => {
       const held = (v: number): number => rounded(Math.min(1, Math.max(0, v)));
       const [left, right] = [held(Math.min(a![0], b![0])), held(Math.max(a![0], b![0]))];
@@ -134,7 +136,7 @@ export const DESK_TOOLS: readonly DeskTool[] = [
     hint: 'Draw along a line that should be level, or upright.',
     Sign: ScanLine,
     gesture: 'line',
-    shows: (p) => without(p, 'crop'),
+    hides: ['crop'],
     take: ([a, b], { picture, page }) => {
       const levelDeg = Math.round(((picture.prepared?.levelDeg ?? 0) + levelling(a!, b!, page)) * 100) / 100;
       // A crop was of the picture as it lay before.
@@ -152,7 +154,7 @@ export const DESK_TOOLS: readonly DeskTool[] = [
     hint: 'For a photo taken aslant: click the four corners of a patch, a sheet, a screen.',
     Sign: Spline,
     gesture: 'four',
-    shows: (p) => without(p, 'crop', 'levelDeg', 'corners'),
+    hides: ['crop', 'levelDeg', 'corners'],
     take: (places, { picture, page }) => {
       const corners = inTurn(places).map((p) => page.sourceOf(p).map(rounded) as PicturePlace);
       return preparedAs({ ...without(picture.prepared, 'crop', 'levelDeg'), corners });
@@ -169,7 +171,6 @@ export const DESK_TOOLS: readonly DeskTool[] = [
     hint: 'Click paper or cloth that should be white: light and tint are corrected by it.',
     Sign: Sun,
     gesture: 'point',
-    shows: whole,
     take: (places, context) => preparedAs({ ...context.picture.prepared, white: sourceOf(places, context) }),
     clear: {
       word: 'Colours as they came',

@@ -89,9 +89,7 @@ function Shape({ pieces }: { pieces: readonly Piece[] }) {
   const hasArea = pieces.some((p) => p.area);
   return (
     <div className="flex flex-wrap items-center gap-0.5" role="group" aria-label="Shape">
-      <span className="w-[82px]">
-        <NumberField label="Offset by" hideLabel value={by} unit="mm" min={0.1} max={10} step={0.1} decimals={1} onCommit={setBy} />
-      </span>
+      <Millimetres label="Offset by" value={by} max={10} onCommit={setBy} />
       <SignButton className={SMALL} name={`Widen the outline by ${by} mm`} disabled={!hasArea} onClick={() => say(offsetChosen(ids, by))}>
         <Plus size={15} />
       </SignButton>
@@ -119,6 +117,15 @@ function Shape({ pieces }: { pieces: readonly Piece[] }) {
   );
 }
 
+/** How far, for the buttons beside it. */
+function Millimetres(props: { label: string; value: number; max: number; onCommit(mm: number): void }) {
+  return (
+    <span className="w-[82px]">
+      <NumberField {...props} hideLabel unit="mm" min={0.1} step={0.1} decimals={1} />
+    </span>
+  );
+}
+
 const MEND_SIGNS = [
   ['round', Circle],
   ['straight', RectangleHorizontal],
@@ -133,9 +140,7 @@ function Mend({ pieces }: { pieces: readonly Piece[] }) {
   const hasArea = pieces.some((p) => p.area);
   return (
     <div className="mt-1 flex flex-wrap items-center gap-0.5" role="group" aria-label="Mend the outline">
-      <span className="w-[82px]">
-        <NumberField label="Close gaps up to" hideLabel value={gap} unit="mm" min={0.1} max={5} step={0.1} decimals={1} onCommit={setGap} />
-      </span>
+      <Millimetres label="Close gaps up to" value={gap} max={5} onCommit={setGap} />
       <SignButton
         className={SMALL}
         name={`Close slits and notches up to ${gap} mm`}
