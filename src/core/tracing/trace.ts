@@ -42,7 +42,8 @@ export function trace(source: Picture, options: TraceOptions, progress: (done: n
   const page = preparedPicture(source, options.prepared);
   const asked = askedOfPage(page, options);
   const picture = premultiplied(page.picture);
-  const noise = noiseOf(picture);
+  // Laying out adds no noise, but a page that is all drawing seems to have more: its faint edges count. Making white brightens it.
+  const noise = !options.prepared || options.prepared.white ? noiseOf(picture) : Math.min(noiseOf(picture), noiseOf(premultiplied(source)));
   progress(0.1);
   const { labelled, regions, pixelsPerMm, isShaded, ...cleaned } = labelledPage(picture, noise, asked, (done) =>
     progress(0.1 + 0.4 * done),

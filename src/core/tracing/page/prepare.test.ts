@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { PicturePlace } from '../../document/types';
-import { BLUE, inSquare, painted, RED, WHITE } from '../fixtures';
+import { BLUE, inSquare, noisy, painted, RED, WHITE, type Rgba } from '../fixtures';
 import { trace } from '../trace';
 import { parsePath } from '../../geometry/path';
 import { preparedPicture } from './prepare';
@@ -97,5 +97,21 @@ describe('a picture that is laid out', () => {
       [0, 1],
     ];
     expect(preparedPicture(picture, { corners: crossed }).picture).toBe(picture);
+  });
+});
+
+describe('a page that is all drawing', () => {
+  it('keeps the faint colours that the whole sheet shows', () => {
+    const paper: Rgba = [226, 221, 206, 255];
+    const bone: Rgba = [220, 220, 220, 255];
+    // Faint edges lie a few pixels off strong ones, as noise does: on the page everywhere, on the sheet here and there.
+    const drawn = (x: number, y: number): Rgba => (y > 240 ? (x % 14 < 4 ? BLUE : x % 14 < 9 ? bone : paper) : x < 200 ? bone : paper);
+    const sheet = noisy(
+      painted(400, 1000, (x, y) => (y < 300 ? drawn(x, y) : x % 20 < 10 ? BLUE : WHITE)),
+      2,
+    );
+    const options = { widthMm: 40, wholePage: true, keepBackground: true };
+    const areas = trace(sheet, { ...options, prepared: { crop: [0, 0, 1, 0.3] } }).colours.map((c) => c.hex);
+    expect(areas).toHaveLength(3);
   });
 });
