@@ -184,7 +184,7 @@ export const SCHOOLS: readonly School[] = [
     question: 'Trims in lettering',
     options: [
       { value: 'travel', name: 'One thread, one trim', why: 'the stitch between letters barely shows' },
-      { value: 'clean', name: 'Every letter cut', why: 'the cleanest gaps' },
+      { value: 'clean', name: 'Every letter cut', why: 'the cleanest gaps; dots and marks are cut too' },
     ],
   },
   {

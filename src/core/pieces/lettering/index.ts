@@ -13,6 +13,7 @@ import { endOf } from '../satin/foundation';
 import { sewNetwork } from '../satin/sewNetwork';
 import { medianWidth } from '../satin/track';
 import { rowsSentence } from '../sentence';
+import { partsWithin } from './joinedParts';
 import { footOf, placedLetters, type LetterPath } from './placed';
 import { letteringSettings, textOfSchool } from './settings';
 import { columnPlaces, sewParts, type SewnPart } from './sew';
@@ -73,13 +74,16 @@ function widestOver(letters: readonly LetterPath[], limitMm: number): LongRows |
 
 function stitch(out: StitchBuffer, shape: LetteringShape, set: ResolvedSettings, ends: StartEnd): void {
   const settings = columnSettings(set, shape.painted);
-  const parts = shape.letters.map(({ letter, heightOf, thread, cut }): SewnPart => ({
-    painted: letter.painted,
-    ...{ thread, cut },
-    places: columnPlaces(letter.columns, heightOf),
-    sew: (own) => sewNetwork(out, { columns: letter.columns }, settings, own),
-  }));
-  sewParts(out, parts, { runMm: settings.runLengthMm, joiningMm: set.joining?.value ?? 0 }, ends);
+  const joiningMm = set.joining?.value ?? 0;
+  const parts = shape.letters.flatMap(({ letter, heightOf, thread, cut }) =>
+    partsWithin(letter, joiningMm).map((columns, k): SewnPart => ({
+      painted: letter.painted,
+      ...{ thread, cut: k === 0 ? cut : undefined },
+      places: columnPlaces(columns, heightOf),
+      sew: (own) => sewNetwork(out, { columns }, settings, own),
+    })),
+  );
+  sewParts(out, parts, { runMm: settings.runLengthMm, joiningMm }, ends);
 }
 
 /** Text: each letter a path of columns, the whole with as few cuts as its gaps allow. */

@@ -1,9 +1,13 @@
-import { distance, type Point } from '../../geometry/point';
+import { contains } from '../../geometry/area';
+import { distance, type Area, type Point } from '../../geometry/point';
 import { dividedAt, groupsOf } from '../satin/nodes';
 import { centreLine, type Column } from '../satin/track';
+import { bareAlong, ROUGH_MM } from './bare';
 
 /** Parts farther apart than this are not joined by thread over bare cloth, mm. */
 const FARTHEST_MM = 4;
+/** A way over less bare cloth than this is never cut, mm. */
+const BARELY_SEEN_MM = 0.6;
 /** Rows looked at, one of so many. */
 const EACH = 3;
 /** Spacing of rows where nothing else is known yet, mm: a column is divided between two of them. */
@@ -16,14 +20,15 @@ export const isAcrossCloth = (node: number): boolean => node >= FIRST_NODE;
 /**
  * The columns of one letter whose parts do not touch (a dot, a mark above) as one network: where two parts are nearest they share a node,
  * so that the needle goes to the small part from there and comes back.
+ * @param isNear whether two parts are joined along a way
  */
-export function joinedParts(columns: readonly Column[]): Column[] {
+function joinedParts(columns: readonly Column[], isNear = (way: Way): boolean => way.mm - way.widthMm <= FARTHEST_MM): Column[] {
   let parts = groupsOf(columns);
   const apart = new Set<string>();
   for (let node = FIRST_NODE; parts.length > 1; node++) {
     const way = nearestWay(parts, apart);
     if (!way) break;
-    if (way.mm - way.widthMm > FARTHEST_MM) {
+    if (!isNear(way)) {
       apart.add(way.key);
       continue;
     }
@@ -31,6 +36,27 @@ export function joinedParts(columns: readonly Column[]): Column[] {
     parts = [...parts.filter((_, i) => i !== way.first && i !== way.second), joined];
   }
   return parts.flat();
+}
+
+/** Columns that hang together. */
+export interface JoinedColumns {
+  columns: Column[];
+  /** The same before parts that do not touch were joined; absent where all touch. */
+  apart?: Column[];
+}
+
+/** A letter's columns as one network. */
+export function joinedLetter(columns: Column[]): JoinedColumns {
+  return groupsOf(columns).length < 2 ? { columns } : { columns: joinedParts(columns), apart: columns };
+}
+
+/** What of a letter is sewn in one go where thread goes over no more bare cloth than so much, mm: most columns first. */
+export function partsWithin({ columns, apart, painted }: JoinedColumns & { painted: Area }, joiningMm: number): Column[][] {
+  if (!apart || joiningMm >= FARTHEST_MM) return [columns];
+  const limitMm = Math.max(joiningMm, BARELY_SEEN_MM) - ROUGH_MM;
+  const isNear = ({ from, to }: Way): boolean => bareAlong(from, to, (p) => contains(painted, p)) <= limitMm;
+  const mostFirst = (a: Column[], b: Column[]): number => b.length - a.length;
+  return groupsOf(joinedParts(apart, isNear)).sort(mostFirst);
 }
 
 /** A part with a node of some number at a place. */

@@ -1,6 +1,7 @@
+import { intersect, strokeArea } from '../../geometry/area';
 import { segmentsMeet } from '../../geometry/intersect';
 import { nearestOnLine } from '../../geometry/line';
-import { distance, dot, sub, unit, type Line, type Point } from '../../geometry/point';
+import { distance, dot, sub, unit, type Area, type Line, type Point } from '../../geometry/point';
 
 /** An end of a stroke: its first point, or its last. */
 export type End = 0 | 1;
@@ -40,13 +41,13 @@ function between(strokes: readonly PlacedStroke[], under: number, over: number):
   const isNew = (p: Point): boolean => out.every((j) => distance(j.at, p) > near);
   for (const end of openEnds(a)) {
     const met = nearestOnLine(b.middle, endOf(a, end));
-    if (met.distance > near || !isNew(met.point) || facesAcross(a, end, b)) continue;
+    if (met.distance > near || !isNew(met.point) || standsOff(a, end, b)) continue;
     const tucked = Math.abs(dot(leaving(a, end), directionAt(b.middle, met.along))) < STEEP;
     out.push({ under, over, at: met.point, underEnd: end, overEnd: endNear(b, met.point, near), tucked });
   }
   for (const end of openEnds(b)) {
     const met = nearestOnLine(a.middle, endOf(b, end));
-    if (met.distance > near || !isNew(met.point) || facesAcross(b, end, a)) continue;
+    if (met.distance > near || !isNew(met.point) || standsOff(b, end, a)) continue;
     out.push({ under, over, at: met.point, underEnd: endNear(a, met.point, near), overEnd: end, tucked: false });
   }
   for (const at of crossings(a.middle, b.middle))
@@ -54,21 +55,15 @@ function between(strokes: readonly PlacedStroke[], under: number, over: number):
   return out;
 }
 
-/** Whether an end looks over bare cloth at an end of the other stroke: a stem at its dot. */
-function facesAcross(a: PlacedStroke, end: End, b: PlacedStroke): boolean {
-  const from = endOf(a, end);
-  return openEnds(b).some((other) => {
-    const to = endOf(b, other);
-    const mm = distance(from, to);
-    if (mm < APART * Math.min(a.widthMm, b.widthMm) || distance(from, nearestOnLine(b.middle, from).point) < mm - HAIR_MM) return false;
-    const way = unit(sub(to, from));
-    return dot(way, leaving(a, end)) > FACES && dot(way, leaving(b, other)) < -FACES;
-  });
+/** Whether there is bare cloth between an end and the other stroke: a stem at its dot, or beneath a mark. */
+function standsOff(a: PlacedStroke, end: End, b: PlacedStroke): boolean {
+  const met = nearestOnLine(b.middle, endOf(a, end));
+  if (met.distance <= b.widthMm / 2 && endNear(b, met.point, b.widthMm / 2) === null) return false;
+  return intersect(flatOf(a), flatOf(b)).length === 0;
 }
-/** Ends so far apart, in stroke widths, have cloth between them. */
-const APART = 0.2;
-/** Two ends face each other where the way between them leaves both as straight as this, as a cosine. */
-const FACES = 0.8;
+
+const flatOf = ({ middle, closed, widthMm }: PlacedStroke): Area =>
+  strokeArea([middle], closed, { widthMm, cap: 'butt', join: 'round', miterLimit: 2 });
 
 const openEnds = ({ closed }: PlacedStroke): readonly End[] => (closed ? [] : [0, 1]);
 

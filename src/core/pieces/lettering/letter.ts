@@ -12,14 +12,13 @@ import { castRows } from '../satin/cast';
 import { extend } from '../satin/fromLine';
 import { indexEdges } from '../satin/outlineEdges';
 import { sliceTrack, type Column, type Track } from '../satin/track';
-import { joinedParts } from './joinedParts';
+import { joinedLetter, type JoinedColumns } from './joinedParts';
 import { outlinedLetter } from './outlined';
 import { caps, cornersIn, mitred, reachingCorners, squareOf, turned, type LetterStroke } from './letterCorners';
 import { endOf, jointsOf, type End, type Joint, type PlacedStroke } from './joints';
 
 /** A letter as columns that hang together. */
-export interface Letter {
-  columns: Column[];
+export interface Letter extends JoinedColumns {
   painted: Area;
 }
 
@@ -59,13 +58,13 @@ export function letterOf(placed: PlacedGlyph, { face }: LaidText, corners?: Corn
   return movedLetter(letter, (p) => ({ x: origin.x + p.x * c - p.y * s, y: origin.y + p.x * s + p.y * c }));
 }
 
-const movedLetter = ({ columns, painted }: Letter, to: (p: Point) => Point): Letter => ({
-  columns: columns.map((column) => ({
+function movedLetter({ columns, apart, painted }: Letter, to: (p: Point) => Point): Letter {
+  const moved = (column: Column): Column => ({
     ...column,
     track: { left: column.track.left.map(to), right: column.track.right.map(to), advance: column.track.advance },
-  })),
-  painted: painted.map((ring) => ring.map(to)),
-});
+  });
+  return { columns: columns.map(moved), ...(apart ? { apart: apart.map(moved) } : {}), painted: painted.map((ring) => ring.map(to)) };
+}
 
 /** A letter in a frame of mm, y downward. */
 type Frame = (p: Point) => Point;
@@ -111,7 +110,7 @@ function strokedLetter({ glyph, strokeMm, height }: PlacedGlyph, frame: Frame, f
     const node = nodes.root(2 * strokes.length + joints.findIndex((j) => j.at === joint.at));
     return { from: node, to: FIRST_CAP_NODE + k, track };
   });
-  return { columns: joinedParts([...columns.map(root), ...capped]), painted: ink };
+  return { ...joinedLetter([...columns.map(root), ...capped]), painted: ink };
 }
 
 /** What a letter paints, without its columns. */

@@ -3,7 +3,7 @@ import { recipeOf } from '../../cloth/recipes';
 import type { Lettering, Piece } from '../../document/types';
 import { areaOf, contains, intersect, offset, subtract, unite } from '../../geometry/area';
 import { dataToRings } from '../../geometry/path';
-import { distance, type Point } from '../../geometry/point';
+import { type Point } from '../../geometry/point';
 import { lettersApart } from '../../lettering/apart';
 import { FACES, signsOf } from '../../lettering/faces';
 import { layOut } from '../../lettering/layout';
@@ -11,6 +11,7 @@ import { Planner } from '../../plan/planner';
 import { coverageOf } from '../../stitches/coverage';
 import { Command, Role } from '../../stitches/roles';
 import { jobOf, piece } from '../fixtures';
+import { longestBareWay } from './fixtures';
 import { prepareShape } from '../registry';
 import { piecesApart } from './piecesApart';
 import { jointsOf } from './joints';
@@ -69,20 +70,31 @@ describe.each(faces)('%s', (face) => {
   });
 
   it('travels over no bare cloth inside a letter of one part', () => {
-    for (const sign of LETTERS.replace(/[ij]/g, '')) {
-      const { plan, at, stitches, painted } = sewn(lettered(sign, { face, height: 14 }));
-      const near = offset(painted, 0.25);
-      const bare = stitches
-        .filter((i) => plan.role[i] === Role.travel && distance(at(i - 1), at(i)) > 0.6)
-        .filter((i) => {
-          const [a, b] = [at(i - 1), at(i)];
-          const out = Array.from({ length: 20 }, (_, k) => ({ x: a.x + ((b.x - a.x) * k) / 19, y: a.y + ((b.y - a.y) * k) / 19 })).filter(
-            (q) => !contains(near, q),
-          );
-          return (out.length / 20) * distance(a, b) > 0.6;
-        });
-      expect([sign, bare.length]).toEqual([sign, 0]);
-    }
+    for (const sign of LETTERS.replace(/[ij]/g, ''))
+      expect([sign, longestBareWay(sewn(lettered(sign, { face, height: 14 }))) < 0.6]).toEqual([sign, true]);
+  });
+
+  it('travels over none inside any sign where the school cuts between letters', () => {
+    for (const sign of [...'ij!?:;%="äÖÅéñğİŐ'])
+      expect([sign, longestBareWay(sewn(lettered(sign, { face, height: 14 }), { lettering: 'clean' })) < 0.6]).toEqual([sign, true]);
+  });
+
+  it('goes over no more bare cloth than the shop cuts at, inside signs as between them', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom(...LETTERS, ...'ij!?:äÖÅéñğİŐ'), { minLength: 2, maxLength: 5 }),
+        fc.integer({ min: 10, max: 60 }),
+        fc.integer({ min: 8, max: 25 }),
+        (letters, tenths, height) => {
+          const text = letters.join('');
+          expect([text, longestBareWay(sewn(lettered(text, { face, height }), { trimDistance: tenths / 10 })) <= tenths / 10]).toEqual([
+            text,
+            true,
+          ]);
+        },
+      ),
+      { numRuns: 8, seed: 11 },
+    );
   });
 });
 

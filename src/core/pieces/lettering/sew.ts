@@ -5,6 +5,7 @@ import { Command, Role } from '../../stitches/roles';
 import type { StartEnd } from '../../stitches/startEnd';
 import { runAlong } from '../satin/foundation';
 import type { Column } from '../satin/track';
+import { bareAlong, ROUGH_MM } from './bare';
 import { footOf, type LetterPath } from './placed';
 
 /** Places of a letter where the path may leave it: ends and middles of rows, one of so many. */
@@ -48,7 +49,7 @@ export function sewParts(out: StitchBuffer, parts: readonly SewnPart[], { runMm,
     const [a, b] = [parts[k - 1]!, parts[k]!];
     const nearest = (perHeight: number): Way => {
       const { from, to } = nearestOf(a.places, b.places, perHeight);
-      return { from, to, bareMm: bareBetween(from, to, a.painted, b.painted) };
+      return { from, to, bareMm: bareAlong(from, to, (p) => contains(a.painted, p) || contains(b.painted, p)) };
     };
     // Low rather, where that takes no cut; where one is taken anyway, S is not sewn upward for being a hair nearer to X at its top.
     if (b.cut || b.thread !== a.thread) return { ...nearest(LOW), bareMm: Infinity };
@@ -90,21 +91,6 @@ function join(out: StitchBuffer, to: Point, { runMm, joined, anew }: { runMm: nu
   out.push(here.x, here.y, Role.travel, Command.trim);
   out.push(to.x, to.y, Role.travel, Command.jump);
 }
-
-/** How much of a way lies over neither letter, mm. */
-function bareBetween(from: Point, to: Point, a: Area, b: Area): number {
-  const length = distance(from, to);
-  const steps = Math.max(1, Math.ceil(length / BARE_STEP_MM));
-  let bare = 0;
-  for (let i = 0; i < steps; i++) {
-    const p = mix(from, to, (i + 0.5) / steps);
-    if (!contains(a, p) && !contains(b, p)) bare++;
-  }
-  return (bare * length) / steps;
-}
-const BARE_STEP_MM = 0.2;
-/** By so much it may be measured too short, mm. */
-const ROUGH_MM = 0.2;
 
 /** The nearest places of two letters, where each mm of height counts as so much of the way. */
 function nearestOf(from: readonly Place[], to: readonly Place[], perHeight: number): { from: Point; to: Point } {
