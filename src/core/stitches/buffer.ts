@@ -124,6 +124,32 @@ export class StitchBuffer {
     return i >= 0 ? { x: this.xs[i]!, y: this.ys[i]! } : null;
   }
 
+  /** Moves penetrations of a role, from event `from` on, to where `to` says; null leaves one where it is. */
+  move(from: number, role: number, to: (p: Point) => Point | null): void {
+    for (let i = from; i < this.length; i++) {
+      if (this.roles[i] !== role || this.commands[i] !== 0) continue;
+      const p = to({ x: this.xs[i]!, y: this.ys[i]! });
+      if (p) [this.xs[i], this.ys[i]] = [snap(p.x), snap(p.y)];
+    }
+  }
+
+  /** Leaves out some events, by their indices. */
+  leaveOut(events: ReadonlySet<number>): void {
+    if (events.size === 0) return;
+    let n = 0;
+    const kept = new Int32Array(this.length + 1);
+    for (let i = 0; i < this.length; i++) {
+      kept[i] = n;
+      if (events.has(i)) continue;
+      [this.xs[n], this.ys[n]] = [this.xs[i]!, this.ys[i]!];
+      [this.commands[n], this.roles[n]] = [this.commands[i]!, this.roles[i]!];
+      n++;
+    }
+    kept[this.length] = n;
+    for (const change of this.changes) change.at = kept[change.at]!;
+    this.length = n;
+  }
+
   /** What is appended from here on is sewn in this thread; in the piece's own where it is null. */
   threadFrom(thread: string | null): void {
     this.changes.push({ at: this.length, thread });

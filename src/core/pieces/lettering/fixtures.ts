@@ -22,3 +22,10 @@ export function longestBareWay({ plan, painted }: { plan: StitchColumns; painted
   }
   return longest;
 }
+
+/** For tests: stitches of a plan, ties aside, and how many of them are shorter than 0.4 mm. */
+export function shortStitchesOf({ x, y, command, role }: StitchColumns): { all: number; short: number } {
+  const sewn = Array.from(x.keys()).filter((i) => i > 0 && [i, i - 1].every((k) => command[k] === Command.stitch && role[k] !== Role.tie));
+  // Half a thousandth for the lattice.
+  return { all: sewn.length, short: sewn.filter((i) => distance({ x: x[i]!, y: y[i]! }, { x: x[i - 1]!, y: y[i - 1]! }) < 0.3995).length };
+}

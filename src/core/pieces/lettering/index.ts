@@ -5,6 +5,7 @@ import { boundsOf, boundsTouch, type Area } from '../../geometry/point';
 import { UnionFind } from '../../geometry/unionFind';
 import { styleOf } from '../../lettering/styleOf';
 import type { StitchBuffer } from '../../stitches/buffer';
+import { shortOnes } from '../../stitches/shortStitches';
 import type { StartEnd } from '../../stitches/startEnd';
 import type { LongRows, PieceKind, PreparedShape } from '../kind';
 import type { ResolvedSettings } from '../resolve';
@@ -16,11 +17,14 @@ import { rowsSentence } from '../sentence';
 import { partsWithin } from './joinedParts';
 import { footOf, placedLetters, type LetterPath } from './placed';
 import { letteringSettings, textOfSchool } from './settings';
+import { keepNear } from './reach';
 import { columnPlaces, sewParts, type SewnPart } from './sew';
 import { styledKind } from './styles';
 
 interface LetteringShape extends PreparedShape {
   letters: LetterPath[];
+  /** Whether its letters are outlines of a font, not strokes of a face of our own. */
+  isOutlined: boolean;
 }
 
 function prepare(piece: Piece): LetteringShape | null {
@@ -45,6 +49,7 @@ function prepare(piece: Piece): LetteringShape | null {
     areaMm2: areaOf(painted),
     ends: [{ start: foot(letters[0]!, -1), end: foot(letters[letters.length - 1]!, 1) }],
     letters,
+    isOutlined: piece.lettering?.outlines !== undefined,
     rowsOver: (limitMm) => widestOver(letters, limitMm),
   };
 }
@@ -73,17 +78,28 @@ function widestOver(letters: readonly LetterPath[], limitMm: number): LongRows |
 }
 
 function stitch(out: StitchBuffer, shape: LetteringShape, set: ResolvedSettings, ends: StartEnd): void {
-  const settings = columnSettings(set, shape.painted);
-  const joiningMm = set.joining?.value ?? 0;
+  const [settings, first] = [columnSettings(set, shape.painted), out.length];
+  const [joiningMm, pullMm] = [set.joining?.value ?? 0, widestPull(set)];
   const parts = shape.letters.flatMap(({ letter, heightOf, thread, cut }) =>
     partsWithin(letter, joiningMm).map((columns, k): SewnPart => ({
       painted: letter.painted,
       ...{ thread, cut: k === 0 ? cut : undefined },
       places: columnPlaces(columns, heightOf),
-      sew: (own) => sewNetwork(out, { columns }, settings, own),
+      sew: (own) => {
+        const from = out.length;
+        sewNetwork(out, { columns }, settings, own);
+        if (shape.isOutlined && isFinite(pullMm)) keepNear(out, from, letter.painted, pullMm);
+      },
     })),
   );
   sewParts(out, parts, { runMm: settings.runLengthMm, joiningMm }, ends);
+  out.leaveOut(shortOnes(out.columns(), first));
+}
+
+/** How much its rows are made longer, where by most; on foam as far as they reach. */
+function widestPull({ pullComp, pullCompSides, foam }: ResolvedSettings): number {
+  if ((foam?.value ?? 0) > 0) return Infinity;
+  return Math.max(pullComp?.value ?? 0, ...(pullCompSides?.value ?? []));
 }
 
 /** Text: each letter a path of columns, the whole with as few cuts as its gaps allow. */
