@@ -169,6 +169,7 @@ export function readTraceArgs(argv: readonly string[]): TraceArgs {
     tolerance: { type: 'string' },
     out: { type: 'string' },
     'keep-background': { type: 'boolean' },
+    'as-measured': { type: 'boolean' },
   });
   const v = words.values as Record<string, string | undefined>;
   const { input, width, report } = readInput(words);
@@ -181,6 +182,7 @@ export function readTraceArgs(argv: readonly string[]): TraceArgs {
     ...(colours === undefined ? {} : { colours: Math.round(colours) }),
     ...(toleranceMm === undefined ? {} : { toleranceMm }),
     ...(words.values['keep-background' as never] ? { keepBackground: true } : {}),
+    ...(words.values['as-measured' as never] ? { square: false } : {}),
     ...(v['out'] === undefined ? {} : { out: v['out'] }),
     ...(report === undefined ? {} : { report }),
   };

@@ -80,6 +80,7 @@ export const HELP = {
       ['--colours N', 'of what is shown, at most'],
       ['--keep-background', 'as a shape of its own'],
       ['--tolerance MM', 'how far shapes may lie from the edges of the picture, 0.05 unless said'],
+      ['--as-measured', 'straight sides that are nearly level, parallel or square are left so'],
       ['--out FILE', 'shapes as .svg, or a job as .cobble'],
       REPORT,
     ],

@@ -35,6 +35,8 @@ const found = Joi.object({
     .required(),
   keptSpots: count,
   smallNear: count,
+  squared: count.optional(),
+  areas: count.optional(),
   notes: Joi.array().items(Joi.string().max(500)).max(20).required(),
 });
 
@@ -55,5 +57,6 @@ export const pictureSchema = Joi.object({
   split: Joi.array().items(hex).max(100),
   cones: pairs,
   fewerJumps: Joi.boolean(),
+  square: Joi.boolean(),
   found,
 });

@@ -37,6 +37,8 @@ export interface TracingChoices {
   cones?: [string, string][];
   /** Small regions whose colours are near those around them go to these: fewer jumps. */
   fewerJumps?: boolean;
+  /** Straight sides that are nearly level, upright, parallel or square become so; false to keep them as they were measured. */
+  square?: boolean;
 }
 
 /** A region too small to sew that was left out. */
@@ -56,6 +58,10 @@ export interface TracedFigures {
   keptSpots: number;
   /** Small regions of colours near to those around them, which fewer jumps would do without. */
   smallNear: number;
+  /** Areas of one colour. */
+  areas?: number;
+  /** Straight sides made level, upright, parallel or square. */
+  squared?: number;
   notes: string[];
 }
 

@@ -3,6 +3,7 @@ import type { Area, Point } from '../geometry/point';
 import { flattenSubpath, type Subpath } from '../geometry/path';
 import { against } from './fit/circle';
 import { shapeOfBorder, type FitOptions } from './fit/shapeOf';
+import { squared, type Squared } from './fit/squared';
 import { nodePlaces } from './junctions';
 import type { Labelled } from './labels';
 import { planarMap, type PlanarMap, type Walk } from './planarMap';
@@ -26,6 +27,13 @@ export interface TracedAreas {
   areas: TracedArea[];
   /** Lines and curves of all borders of what is kept, each once. */
   segments: number;
+  /** Straight sides made level, upright, parallel or square. */
+  squared: number;
+}
+
+export interface AreaFit extends FitOptions {
+  /** Whether straight sides that are nearly square to each other become so. */
+  square: boolean;
 }
 
 /** Borders that nobody sees, since a line lies on them, need not be followed closely. */
@@ -40,14 +48,26 @@ export function areasOf(
   labelled: Labelled,
   regions: Regions,
   dropped: ReadonlySet<number>,
-  fit: FitOptions,
+  fit: AreaFit,
   covered?: Uint8Array,
 ): TracedAreas {
   const map = planarMap(labelled, regions.ids, regions.list.length);
-  const shapes = chainShapes(map, labelled, fit, covered);
+  const { shapes, count } = madeSquare(chainShapes(map, labelled, fit, covered), map, labelled, fit);
   const isKept = (r: number): boolean => r >= 0 && !dropped.has(r);
   const segments = map.chains.reduce((n, c, i) => n + (isKept(c.left) || isKept(c.right) ? shapes[i]!.segments.length : 0), 0);
-  return { areas: outlined(map, shapes, regions, labelled.width, dropped), segments };
+  return { areas: outlined(map, shapes, regions, labelled.width, dropped), segments, squared: count };
+}
+
+/** Places are known to about a third of this many times the noise. */
+const SURE = 3;
+
+/** Borders with straight sides square to each other where they nearly were; what ends on the rim stays there. */
+function madeSquare(shapes: Subpath[], { chains }: PlanarMap, { width, height }: Labelled, { noise, square }: AreaFit): Squared {
+  if (!square) return { shapes, count: 0 };
+  return squared(shapes, SURE * noise, {
+    place: (p) => p.x <= 0 || p.y <= 0 || p.x >= width || p.y >= height,
+    shape: (i) => chains[i]!.rim,
+  });
 }
 
 function chainShapes(map: PlanarMap, size: Labelled, fit: FitOptions, covered?: Uint8Array): Subpath[] {

@@ -42,7 +42,7 @@ export function takenRegion(source: Picture, { at, tolerance, pixelsPerMm, toler
   const regions = regionsOf(labelled);
   const dropped = new Set(regions.list.flatMap((r, id) => (r.label === OUTSIDE ? [id] : [])));
   const tolerancePx = Math.max(LEAST_TOLERANCE_PX, toleranceMm * pixelsPerMm);
-  const { areas } = areasOf(labelled, regions, dropped, { blur: 1.6, noise: 0.08, tolerance: tolerancePx });
+  const { areas } = areasOf(labelled, regions, dropped, { blur: 1.6, noise: 0.08, tolerance: tolerancePx, square: true });
   if (areas.length === 0) return null;
   const k = 1 / pixelsPerMm;
   const paths = areas.flatMap((a) => a.paths);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { areaOf, clean } from '../geometry/area';
 import { dataToRings, parsePath } from '../geometry/path';
-import { distance, type Point } from '../geometry/point';
+import { distance, dot, sub, unit, type Point } from '../geometry/point';
 import { BLUE, distanceToSegment, inSquare, noisy, NOTHING, painted, RED, WHITE, type Rgba } from './fixtures';
 import type { Picture } from './picture';
 import type { TraceOptions } from './options';
@@ -219,4 +219,35 @@ test('width is that of what is shown, or of the whole where that is kept', () =>
   const picture = painted(200, 200, (x, y) => (inSquare(100, 100, 100, 0)(x, y) ? RED : WHITE));
   expect(trace(picture, { widthMm: 50 }).pixelsPerMm).toBeCloseTo(2, 5);
   expect(trace(picture, { widthMm: 50, keepBackground: true }).pixelsPerMm).toBeCloseTo(4, 5);
+});
+
+test('sides that are nearly square are so exactly, at any angle, unless they are to stay as measured', () => {
+  const bentBy = (data: string): number => {
+    const at = parsePath(data)[0]!.segments.map((s) => s.to);
+    return Math.max(
+      ...at.map((p, i) => {
+        const [a, b] = [at.at(i - 1)!, at[(i + 1) % at.length]!];
+        const [u, v] = [unit(sub(p, a)), unit(sub(b, p))];
+        return Math.abs(dot(u, v));
+      }),
+    );
+  };
+  let most = 0;
+  fc.assert(
+    fc.property(fc.double({ min: 0, max: 1.5, noNaN: true }), fc.integer({ min: 60, max: 120 }), (angle, side) => {
+      const picture = noisy(
+        painted(220, 220, (x, y) => (inSquare(110.3, 109.6, side, angle)(x, y) ? RED : WHITE)),
+        16,
+      );
+      const made = traced(picture);
+      expect(made.shapes[0]!.data.split('C')).toHaveLength(1);
+      // Coordinates are told to a thousandth of a millimetre.
+      expect(bentBy(made.shapes[0]!.data)).toBeLessThan(4e-4);
+      const measured = traced(picture, { square: false });
+      expect(measured.squared).toBe(0);
+      most = Math.max(most, bentBy(measured.shapes[0]!.data));
+    }),
+    { seed: 4, numRuns: 8 },
+  );
+  expect(most).toBeGreaterThan(1e-3);
 });

@@ -1,9 +1,8 @@
 import type { TracedFigures } from '../document/types';
 import { formatPath, transformPath, type Matrix } from '../geometry/path';
 import { colourMeant } from './askedColours';
-import { areasOf } from './areas';
+import { areasOf, type AreaFit } from './areas';
 import { backgroundOf } from './background';
-import type { FitOptions } from './fit/shapeOf';
 import { labelledPage, TONES } from './labelling';
 import { CLEAN, type Labelled } from './labels';
 import type { ThinLine } from './lines';
@@ -50,15 +49,16 @@ export function trace(source: Picture, options: TraceOptions, progress: (done: n
   );
   progress(0.5);
   const background = backgroundOf(labelled, regions, asked);
-  const fit: FitOptions = {
+  const fit: AreaFit = {
     blur: noise > CLEAN ? 1.8 : 1.4,
     noise: 0.04 + 0.012 * noise,
     tolerance: Math.max(LEAST_TOLERANCE_PX, (options.toleranceMm ?? TOLERANCE_MM) * pixelsPerMm),
+    square: options.square ?? true,
   };
   const whole = areasOf(labelled, regions, background, fit);
   progress(0.75);
   const lines = thinLines(whole.areas, regions.list, pixelsPerMm, fit, labelled.colours);
-  const { areas, segments } = lines.size > 0 ? areasUnder(labelled, regions, lines, asked, fit) : whole;
+  const { areas, segments, squared } = lines.size > 0 ? areasUnder(labelled, regions, lines, asked, fit) : whole;
   progress(0.95);
   const toMm: Matrix = [1 / pixelsPerMm, 0, 0, 1 / pixelsPerMm, 0, 0];
   const hexes = labelled.colours.map((c) => hexOf(c.mix));
@@ -83,6 +83,8 @@ export function trace(source: Picture, options: TraceOptions, progress: (done: n
     specks: cleaned.specks.map((s) => ({ ...s, at: page.sourceOf(s.at) })),
     keptSpots: cleaned.keptSpots,
     smallNear: cleaned.smallNear,
+    squared,
+    areas: areas.length,
     notes: isShaded ? [SHADED] : [],
   };
 }
@@ -116,7 +118,7 @@ function areasUnder(
   regions: Regions,
   lines: ReadonlyMap<number, readonly ThinLine[]>,
   asked: AskedOfPage,
-  fit: FitOptions,
+  fit: AreaFit,
 ) {
   const covered = regions.ids.reduce((mask, id, i) => {
     if (lines.has(id)) mask[i] = 1;

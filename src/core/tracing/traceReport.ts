@@ -15,6 +15,7 @@ export function traceReport(t: Tracing, timingMs: Record<string, number>) {
     nodes: t.nodes,
     dropped_specks: t.droppedSpecks,
     kept_spots: t.keptSpots,
+    squared_sides: t.squared,
     notes: t.notes,
     timing_ms: Object.fromEntries(Object.entries(timingMs).map(([k, v]) => [k, Math.round(v)])),
   };

@@ -21,9 +21,17 @@ interface Props {
   look(place: PicturePlace): void;
 }
 
+/** What fewer jumps would spare, or spares. */
+function fewerJumps({ found, fewerJumps: isOn }: PictureAtWork['picture']): string {
+  const { areas, smallNear = 0 } = found ?? {};
+  if (areas === undefined) return `Fewer jumps: ${counted(smallNear, 'small area')} less`;
+  const calm = isOn ? areas : areas - smallNear;
+  return `Fewer jumps: ${counted(calm, 'area')} instead of ${calm + smallNear}`;
+}
+
 /** What is decided by numbers: colours, shapes, background, specks. */
 export function DeskPanel({ at: { picture }, tracing: { again }, look }: Props) {
-  const { colours = [], notes = [], smallNear = 0 } = picture.found ?? {};
+  const { colours = [], notes = [], smallNear = 0, squared = 0 } = picture.found ?? {};
   const byHand = (['merged', 'split', 'picked', 'cones'] as const).reduce((n, key) => n + (picture[key]?.length ?? 0), 0);
   return (
     <aside className="flex w-[300px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-hairline p-3">
@@ -64,7 +72,7 @@ export function DeskPanel({ at: { picture }, tracing: { again }, look }: Props) 
         {(smallNear > 0 || picture.fewerJumps) && (
           <div className="mt-2">
             <Tick
-              name={`Fewer jumps: ${counted(smallNear, 'small area')} less`}
+              name={fewerJumps(picture)}
               title="Small areas whose colour is near to what lies about them go to it; each would be a jump"
               on={picture.fewerJumps ?? false}
               onChange={(on) => again({ fewerJumps: on || undefined })}
@@ -75,6 +83,14 @@ export function DeskPanel({ at: { picture }, tracing: { again }, look }: Props) 
       <section aria-label="Shapes">
         <h3 className="font-semibold">Shapes</h3>
         <Closeness mm={picture.toleranceMm ?? USUAL_TOLERANCE_MM} onCommit={(toleranceMm) => again({ toleranceMm })} />
+        {(squared > 0 || picture.square === false) && (
+          <Tick
+            name={picture.square === false ? 'Make nearly square sides exact' : `${counted(squared, 'side')} made exact`}
+            title="Straight sides that are nearly level, upright, parallel or square to each other are so exactly"
+            on={picture.square !== false}
+            onChange={(on) => again({ square: on ? undefined : false })}
+          />
+        )}
       </section>
       <section aria-label="Background">
         <h3 className="font-semibold">Background</h3>
