@@ -27,6 +27,8 @@ export interface Emblem {
   /** Places of every visible border between two colours, mm. */
   borders: Point[];
   colours: number;
+  /** Of its picture on white: white that is enclosed is seen, white that reaches the rim is the sheet. */
+  coloursOnWhite: number;
   heightMm: number;
   hasGradient: boolean;
 }
@@ -62,21 +64,22 @@ export async function readEmblem(path: string): Promise<Emblem> {
   const [x0, y0, across] = box ? [box[0]!, box[1]!, box[2]!] : [0, 0, width];
   const scale = WIDTH_MM / across;
   const fine = await pixelsOf(await rendered(svg, WIDTH_MM * TRUTH_PER_MM));
-  const { labels, count } = exactLabels(fine);
+  const { labels, keys } = exactLabels(fine);
   return {
     name: path.split('/').pop()!,
     svg,
     toMm: (p) => ({ x: (p.x - x0) * scale, y: (p.y - y0) * scale }),
     items: readSvg(text).items,
     borders: bordersOf(labels, fine),
-    colours: count,
+    colours: keys.length - 1,
+    coloursOnWhite: coloursOnWhite(labels, keys, fine),
     heightMm: (WIDTH_MM * height) / width,
     hasGradient: /Gradient|<filter|<image|<pattern/.test(text),
   };
 }
 
 /** Pixels of the fine rendering by their exact colours; what is mixed at an edge has the nearer of the two. Transparent is 0. */
-function exactLabels({ width, height, data }: Picture): { labels: Uint8Array; count: number } {
+function exactLabels({ width, height, data }: Picture): { labels: Uint8Array; keys: number[] } {
   const counts = new Map<number, number>();
   const keyAt = (i: number): number => (data[i * 4 + 3]! < 128 ? -1 : (data[i * 4]! << 16) | (data[i * 4 + 1]! << 8) | data[i * 4 + 2]!);
   for (let i = width + 1; i < width * (height - 1) - 1; i++) {
@@ -100,7 +103,37 @@ function exactLabels({ width, height, data }: Picture): { labels: Uint8Array; co
     }
     labels[i] = label;
   }
-  return { labels, count: colours.length - 1 };
+  return { labels, keys: colours };
+}
+
+const COLOUR_MM2 = 0.25;
+const WHITE_KEY = 0xffffff;
+
+/** Number of colours of which so much is seen on white, where the white that reaches the rim is the sheet. */
+function coloursOnWhite(labels: Uint8Array, keys: readonly number[], { width, height }: Picture): number {
+  const isWhite = (i: number): boolean => labels[i] === 0 || keys[labels[i]!] === WHITE_KEY;
+  const sheet = new Uint8Array(labels.length);
+  const open: number[] = [];
+  const reach = (i: number): void => {
+    if (sheet[i] || !isWhite(i)) return;
+    sheet[i] = 1;
+    open.push(i);
+  };
+  for (let x = 0; x < width; x++) [x, (height - 1) * width + x].forEach(reach);
+  for (let y = 0; y < height; y++) [y * width, y * width + width - 1].forEach(reach);
+  for (let i = open.pop(); i !== undefined; i = open.pop()) {
+    if (i % width > 0) reach(i - 1);
+    if (i % width < width - 1) reach(i + 1);
+    if (i >= width) reach(i - width);
+    if (i + width < labels.length) reach(i + width);
+  }
+  const seen = new Map<number, number>();
+  labels.forEach((label, i) => {
+    if (sheet[i]) return;
+    const key = isWhite(i) ? WHITE_KEY : keys[label]!;
+    seen.set(key, (seen.get(key) ?? 0) + 1);
+  });
+  return [...seen.values()].filter((n) => n > COLOUR_MM2 * TRUTH_PER_MM ** 2).length;
 }
 
 function nearest(colours: readonly number[], key: number): number {

@@ -1,5 +1,5 @@
-import { apart, lumaOf, lumaPicture, type Mix, type Picture } from './picture';
-import { gathered, nearestColour, perceived, type Colour } from './palette';
+import { apart, isNothing, lumaOf, lumaPicture, type Mix, type Picture } from './picture';
+import { gathered, nearestColour, perceived, perceivedApart, type Colour } from './palette';
 
 /** A picture with a colour for every pixel: indices into `colours`. */
 export interface Labelled {
@@ -227,7 +227,11 @@ function strokeColours({ data }: Picture, strokes: readonly number[][], candidat
     )
       return MIXED;
     const near = nearestColour(colours, mix);
-    return near.apart < KNOWN_COLOUR ? near.index : null;
+    if (near.apart < KNOWN_COLOUR) return near.index;
+    // Half seen through at its sides, a stroke is still of the colour that it has.
+    const seen = perceived(solid(mix));
+    const same = colours.findIndex((c) => !isNothing(c.mix) && perceivedApart(perceived(c.mix), seen) < SAME_SEEN);
+    return same >= 0 ? same : null;
   });
   const fresh = gathered(
     extremes.filter((_, s) => out[s] === null),
@@ -244,6 +248,9 @@ function strokeColours({ data }: Picture, strokes: readonly number[][], candidat
 }
 
 const MIXED = -1;
+/** Colours nearer than this in OKLab are not told apart in so thin a stroke. */
+const SAME_SEEN = 0.06;
+const solid = ([r, g, b, a]: Mix): Mix => (a > 0 ? [(r * 255) / a, (g * 255) / a, (b * 255) / a, 255] : [r, g, b, a]);
 /** Where three colours meet, pixels are mixtures of two that lie a little farther off; of so many of a stroke's pixels what lies around is asked. */
 const ASKED = 12;
 const NEAR_MIXTURE = 34;
