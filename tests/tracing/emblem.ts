@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { differenceCiede2000 } from 'culori';
 import sharp, { type Sharp } from 'sharp';
 import { readSvg, type ArtItem } from '../../src/core/artwork/readSvg';
 import { flatten } from '../../src/core/geometry/path';
@@ -71,7 +72,7 @@ export async function readEmblem(path: string): Promise<Emblem> {
     toMm: (p) => ({ x: (p.x - x0) * scale, y: (p.y - y0) * scale }),
     items: readSvg(text).items,
     borders: bordersOf(labels, fine),
-    colours: keys.length - 1,
+    colours: toldApart(keys.slice(1)),
     coloursOnWhite: coloursOnWhite(labels, keys, fine),
     heightMm: (WIDTH_MM * height) / width,
     hasGradient: /Gradient|<filter|<image|<pattern/.test(text),
@@ -133,8 +134,19 @@ function coloursOnWhite(labels: Uint8Array, keys: readonly number[], { width, he
     const key = isWhite(i) ? WHITE_KEY : keys[label]!;
     seen.set(key, (seen.get(key) ?? 0) + 1);
   });
-  return [...seen.values()].filter((n) => n > COLOUR_MM2 * TRUTH_PER_MM ** 2).length;
+  return toldApart([...seen].filter(([, n]) => n > COLOUR_MM2 * TRUTH_PER_MM ** 2).map(([key]) => key));
 }
+
+/** How many of some colours the eye tells apart: drawings hold pairs such as #77a3ab and #77a3ac. */
+function toldApart(keys: readonly number[]): number {
+  const hex = (key: number): string => `#${key.toString(16).padStart(6, '0')}`;
+  const kept: number[] = [];
+  for (const key of keys) if (kept.every((k) => eyes(hex(k), hex(key)) >= JUST_SEEN)) kept.push(key);
+  return kept.length;
+}
+/** A difference that is just seen, CIEDE2000. */
+const JUST_SEEN = 1.5;
+const eyes = differenceCiede2000();
 
 function nearest(colours: readonly number[], key: number): number {
   let best = 0;

@@ -30,15 +30,13 @@ for (const file of files) {
     const began = performance.now();
     const traced = trace(picture, { widthMm: WIDTH_MM, wholePage: true });
     const ms = performance.now() - began;
-    rows
-      .get(rendering.name)!
-      .push({
-        name: emblem.name,
-        ms,
-        flat: !emblem.hasGradient,
-        ...measure(emblem, traced),
-        sourceColours: rendering.jpeg ? emblem.coloursOnWhite : emblem.colours,
-      });
+    rows.get(rendering.name)!.push({
+      name: emblem.name,
+      ms,
+      flat: !emblem.hasGradient,
+      ...measure(emblem, traced),
+      sourceColours: rendering.jpeg ? emblem.coloursOnWhite : emblem.colours,
+    });
   }
 }
 

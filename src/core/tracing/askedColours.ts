@@ -1,7 +1,7 @@
 import type { TracingChoices } from '../document/types';
 import { MOST_COLOURS, type Labelled } from './labels';
 import { perceived, perceivedApart, type Colour } from './palette';
-import { hexOf, lumaOf, type Mix, type Picture } from './picture';
+import { hexOf, mixOfHex, lumaOf, type Mix, type Picture } from './picture';
 
 /** A colour that is told is the nearest found, if it is no farther from it than this in OKLab. */
 const SAME = 0.08;
@@ -9,8 +9,6 @@ const SAME = 0.08;
 const THERE = 0.02;
 /** So often two halves of a colour are divided anew. */
 const ROUNDS = 12;
-
-const mixOfHex = (hex: string): Mix => [parseInt(hex.slice(1, 3), 16), parseInt(hex.slice(3, 5), 16), parseInt(hex.slice(5, 7), 16), 255];
 
 /** The number of the colour that is meant; -1 where there is none like it. */
 export function colourMeant(colours: readonly Pick<Colour, 'mix'>[], hex: string): number {

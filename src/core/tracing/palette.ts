@@ -19,18 +19,19 @@ const toOklab = converter('oklab');
 
 /**
  * Lightness and two directions of hue in OKLab, and opacity: distances in it follow the eye (Ottosson 2020). Near black OKLab tells apart
- * what nobody can in a lit room, so lightness has the toe that its author gave it for that (Ottosson 2021), and hue less room with it.
+ * what nobody can in a lit room: there lightness has the toe that its author gave it for that (Ottosson 2021), and hue less room.
  */
 export function perceived(m: Mix): readonly [number, number, number, number] {
   if (isNothing(m)) return [0, 0, 0, 0];
   const { l, a, b } = toOklab(hexOf(m))!;
-  const lit = toed(l);
-  const room = l > 0 ? lit / l : 0;
-  return [lit, a * room, b * room, 1];
+  const room = Math.min(1, l / DARK);
+  return [l < DARK ? toed(l) : l - DARK + toed(DARK), a * room, b * room, 1];
 }
 
 const [TOE, TOE_BEND] = [0.206, 0.03];
 const TOE_RISE = (1 + TOE) / (1 + TOE_BEND);
+/** Where the toe has come to rise as lightness does. */
+const DARK = 0.24917;
 
 function toed(l: number): number {
   const x = TOE_RISE * l - TOE;

@@ -36,6 +36,14 @@ export function hexOf([r, g, b, a]: Mix): string {
   return `#${byte(r)}${byte(g)}${byte(b)}`;
 }
 
+/** A colour that is written as #rrggbb. */
+export const mixOfHex = (hex: string): Mix => [
+  parseInt(hex.slice(1, 3), 16),
+  parseInt(hex.slice(3, 5), 16),
+  parseInt(hex.slice(5, 7), 16),
+  255,
+];
+
 /** What is seen through is nothing. */
 export const isNothing = (m: Mix): boolean => m[3] < 128;
 
