@@ -79,7 +79,9 @@ function widestOver(letters: readonly LetterPath[], limitMm: number): LongRows |
 
 function stitch(out: StitchBuffer, shape: LetteringShape, set: ResolvedSettings, ends: StartEnd): void {
   const [settings, first] = [columnSettings(set, shape.painted), out.length];
-  const [joiningMm, pullMm] = [set.joining?.value ?? 0, widestPull(set)];
+  const joiningMm = set.joining?.value ?? 0;
+  // On foam rows reach as far as they need to; strokes of our own faces end where they should.
+  const pullMm = shape.isOutlined && !set.foam?.value ? widestPull(set) : null;
   const parts = shape.letters.flatMap(({ letter, heightOf, thread, cut }) =>
     partsWithin(letter, joiningMm).map((columns, k): SewnPart => ({
       painted: letter.painted,
@@ -88,7 +90,7 @@ function stitch(out: StitchBuffer, shape: LetteringShape, set: ResolvedSettings,
       sew: (own) => {
         const from = out.length;
         sewNetwork(out, { columns }, settings, own);
-        if (shape.isOutlined && isFinite(pullMm)) keepNear(out, from, letter.painted, pullMm);
+        if (pullMm !== null) keepNear(out, from, letter.painted, pullMm);
       },
     })),
   );
@@ -96,11 +98,9 @@ function stitch(out: StitchBuffer, shape: LetteringShape, set: ResolvedSettings,
   out.leaveOut(shortOnes(out.columns(), first));
 }
 
-/** How much its rows are made longer, where by most; on foam as far as they reach. */
-function widestPull({ pullComp, pullCompSides, foam }: ResolvedSettings): number {
-  if ((foam?.value ?? 0) > 0) return Infinity;
-  return Math.max(pullComp?.value ?? 0, ...(pullCompSides?.value ?? []));
-}
+/** How much its rows are made longer, where by most, mm. */
+const widestPull = ({ pullComp, pullCompSides }: ResolvedSettings): number =>
+  Math.max(pullComp?.value ?? 0, ...(pullCompSides?.value ?? []));
 
 /** Text: each letter a path of columns, the whole with as few cuts as its gaps allow. */
 export const letteringKind: PieceKind<LetteringShape> = {
