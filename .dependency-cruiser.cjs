@@ -17,7 +17,9 @@ const FOLDERS = [
   'forecast',
   'proof',
   'render',
+  'production',
   'formats',
+  'machine',
   'compare',
   'gallery',
 ];

@@ -35,9 +35,9 @@ export interface RouteArgs extends InputArgs {
   apply?: string;
 }
 
-const usage = (message: string): InputError => new InputError('bad-usage', message);
+export const usage = (message: string): InputError => new InputError('bad-usage', message);
 
-function number(name: string, text: string | undefined, min: number, max: number): number | undefined {
+export function number(name: string, text: string | undefined, min: number, max: number): number | undefined {
   if (text === undefined) return undefined;
   const value = text.trim() === '' ? NaN : Number(text);
   if (!Number.isFinite(value) || value < min || value > max) throw usage(`--${name} takes a number from ${min} to ${max}, not ‘${text}’.`);
@@ -145,7 +145,7 @@ export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: st
   return { ...common, out, quick, asDrawn, text, ...names, ...(v['colour'] === undefined ? {} : { hex: readHex(v['colour']) }) };
 }
 
-function oneOf<T extends string>(name: string, value: string, among: readonly T[]): T {
+export function oneOf<T extends string>(name: string, value: string, among: readonly T[]): T {
   const found = among.find((a) => a === value);
   if (!found) throw usage(`--${name} is one of ${among.join(', ')}, not ‘${value}’.`);
   return found;
@@ -207,7 +207,7 @@ export function readCompareArgs(argv: readonly string[]): { inputs: [InputArgs, 
 
 type Words = ReturnType<typeof parsed>;
 
-function readInput({ values: all, positionals }: Words): InputArgs {
+export function readInput({ values: all, positionals }: Words): InputArgs {
   const values = all as Record<string, string | undefined>;
   if (positionals.length !== 1) throw usage(`Name one artwork or job to plan.`);
   if (values['width'] !== undefined && values['height'] !== undefined)
@@ -238,7 +238,7 @@ function readHoop(text: string): Brief['hoop'] {
   return { width, height, shape: 'rect' };
 }
 
-function parsed(argv: readonly string[], further: Record<string, { type: 'string' | 'boolean'; multiple?: boolean }>) {
+export function parsed(argv: readonly string[], further: Record<string, { type: 'string' | 'boolean'; multiple?: boolean }>) {
   const text = { type: 'string' } as const;
   try {
     return parseArgs({

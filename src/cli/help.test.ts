@@ -8,6 +8,7 @@ import {
   readRouteArgs,
   readTraceArgs,
 } from './args';
+import { readPlaceArgs, readProduceArgs } from './productionArgs';
 import { HELP, helpOf, overview, type CommandName } from './help';
 
 const READ: Record<CommandName, (argv: readonly string[]) => unknown> = {
@@ -20,6 +21,8 @@ const READ: Record<CommandName, (argv: readonly string[]) => unknown> = {
   letter: (argv) =>
     readLetterArgs([...argv.filter((a) => !LISTED.test(argv.join(' ')) || a !== '"TEXT"'), ...listed(argv), ...sized(argv)]),
   faces: readFacesArgs,
+  place: readPlaceArgs,
+  produce: readProduceArgs,
   trace: (argv) => readTraceArgs([...argv, ...(argv.some((a) => a.startsWith('--width')) ? [] : ['--width', '80'])]),
 };
 const LISTED = /--names|--out-dir|--together/;
@@ -41,13 +44,16 @@ const VALUES: Record<string, string> = {
   DIR: 'd',
   PERCENT: '5',
   DEGREES: '-10',
+  CxR: '8x8',
   '#rrggbb': '#aa0011',
 };
 const NAMES: Record<string, string> = {
   '--cloth': 'cap',
   '--tolerance': '0.1',
   '--policy': 'cap',
-  '--grid': 'proof',
+  '--order': 'thread',
+  '--alternate': 'turn',
+  '--grid NAME': 'proof',
   '--face': 'gable',
   '--line': 'arc-up',
   '--style': 'fill',
@@ -60,7 +66,7 @@ test.each(Object.keys(HELP) as CommandName[])('every option that the help of %s 
     const [option, value] = flag.split(' ') as [string, string?];
     const words = [
       ...HELP[name].takes.split(' ').filter(Boolean),
-      ...(value ? [`${option}=${NAMES[option] ?? VALUES[value]!}`] : [option]),
+      ...(value ? [`${option}=${NAMES[`${option} ${value}`] ?? NAMES[option] ?? VALUES[value]!}`] : [option]),
     ];
     expect(() => READ[name](words)).not.toThrow();
   }

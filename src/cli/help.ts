@@ -85,6 +85,38 @@ export const HELP = {
       REPORT,
     ],
   },
+  place: {
+    takes: ARTWORK,
+    does: 'several copies in one hoop, sewn copy by copy or thread by thread',
+    options: [
+      ['--copies N', 'how many; as many as fit unless said'],
+      ['--grid CxR', 'columns and rows; found unless said'],
+      ['--gap MM', 'between copies, 4 unless said'],
+      ['--edge MM', 'to the edge of the field, for the presser foot, 5 unless said'],
+      ['--order NAME', 'copy or thread; what is quicker unless said'],
+      ['--alternate NAME', 'every other copy: turn or mirror'],
+      ['--nest', 'by their outlines, not by their boxes'],
+      ...INPUT,
+      ['--out FILE', `stitches as ${EXPORTS.map((f) => `.${f.extension}`).join(', ')}; may be given several times`],
+      REPORT,
+    ],
+  },
+  produce: {
+    takes: 'JOB …',
+    does: 'time, thread, needles and price for a quantity; of several jobs one pick list',
+    options: [
+      ['--quantity N', 'garments; the brief’s unless said'],
+      ['--heads N', 'of the machine'],
+      ['--operators N', 'hands that hoop and finish'],
+      ['--per-hoop N', 'copies in one hoop'],
+      ['--spare-hoops', 'the next run is hooped while this one sews'],
+      ['--rates FILE.json', 'what the shop asks; see docs/production.md'],
+      ['--rush', 'wanted soon'],
+      ['--with-garments', 'the shop supplies what is sewn on'],
+      ...INPUT,
+      REPORT,
+    ],
+  },
   compare: { takes: 'A B', does: 'two jobs side by side', options: [...SIZE, ['--cloth NAME', 'for artwork'], REPORT] },
 } as const satisfies Record<string, CommandHelp>;
 

@@ -7,7 +7,9 @@ import { compareCommand } from './compare';
 import { forecastCommand } from './forecast';
 import { facesCommand } from './faces';
 import { letterCommand } from './letter';
+import { placeCommand } from './place';
 import { planCommand } from './plan';
+import { produceCommand } from './produce';
 import { proofCommand } from './proof';
 import { routeCommand } from './route';
 import { traceCommand } from './trace';
@@ -21,6 +23,8 @@ const COMMANDS: Readonly<Record<CommandName, (argv: readonly string[]) => Promis
   trace: traceCommand,
   letter: letterCommand,
   faces: facesCommand,
+  place: placeCommand,
+  produce: produceCommand,
 };
 
 /** Lies beside the program; see scripts/build-cli.mjs. */

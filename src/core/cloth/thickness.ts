@@ -18,9 +18,11 @@ const CLOTH_MM: Record<ClothKey, number> = {
 
 export const clothThickness = (cloth: ClothKey): number => CLOTH_MM[cloth];
 
-/** Layers are counted from the recipe's words, mm. */
+/** Layers that the recipe's words tell: "2 medium tear-away", "two light tear-aways". */
+export const stabilizerLayers = (words: string): number => (/(^|\D)2(\D|$)|two/.test(words) ? 2 : 1);
+
+/** All its layers, mm. */
 export function stabilizerThickness(words: string): number {
-  const layers = /(^|\D)2(\D|$)|two/.test(words) ? 2 : 1;
   const each = /film|soluble/.test(words) ? 0.08 : /heavy/.test(words) ? 0.45 : /light|soft/.test(words) ? 0.25 : 0.35;
-  return layers * each;
+  return stabilizerLayers(words) * each;
 }

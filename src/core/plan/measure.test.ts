@@ -50,7 +50,8 @@ test('figures of a plan are those of counting by hand', () => {
   expect(f.longestSatinMm).toBeCloseTo(slant);
   expect(f.longestMoveMm).toBeCloseTo(6);
   const sewn = 0.5 + 0.5 + 4 + slant + 4 + 6 + 8;
-  expect(f.upperThreadM * 1000).toBeCloseTo(sewn + 9 * 1.2 + 2 * 40, 3);
+  // Twice through half a millimetre of canvas at each of nine stitches.
+  expect(f.upperThreadM * 1000).toBeCloseTo(sewn + 9 * 2 * 0.5 + 2 * 40, 3);
   expect(f.bobbinThreadM).toBeCloseTo(0.6 * f.upperThreadM);
 });
 

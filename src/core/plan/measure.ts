@@ -1,5 +1,6 @@
 import { recipeFor } from '../cloth/house';
-import type { Job } from '../document/types';
+import { clothThickness } from '../cloth/thickness';
+import type { ClothKey, Job } from '../document/types';
 import { SECONDS_PER_CHANGE, SECONDS_PER_TRIM } from '../route/seconds';
 import type { StitchPlan } from './plan';
 import { sumsOf } from './sums';
@@ -26,16 +27,32 @@ export interface PlanFigures {
   bobbinThreadM: number;
 }
 
-/** Thread used up by each stitch beyond its length: twice the cloth's thickness (craft §10), mm. */
-const CLOTH_THICKNESS_MM = 0.6;
 const THREAD_PER_TRIM_MM = 40;
-const BOBBIN_SHARE = 0.6;
+/** What the bobbin gives for each metre of upper thread. */
+export const BOBBIN_SHARE = 0.6;
+
+/** What upper thread is used for: mm of stitches, their number, and cuts. */
+export interface ThreadUse {
+  lengthMm: number;
+  stitches: number;
+  trims: number;
+}
+
+/** Upper thread, m: the stitches' length, twice through the cloth's thickness at each, and what hangs over at each cut (craft §10). */
+export const upperThreadM = ({ lengthMm, stitches, trims }: ThreadUse, cloth: ClothKey): number =>
+  (lengthMm + stitches * 2 * clothThickness(cloth) + trims * THREAD_PER_TRIM_MM) / 1000;
+
+/** Machine time: stitches at the speed, cuts and stops (craft §10). */
+export const runSeconds = (
+  { stitches, trims, stops }: { stitches: number; trims: number; stops: number },
+  stitchesPerMinute: number,
+): number => (stitches / stitchesPerMinute) * 60 + trims * SECONDS_PER_TRIM + stops * SECONDS_PER_CHANGE;
 
 /** Measures a plan made from `job`. */
 export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
   const sums = sumsOf(job, plan);
   const { box, stitches, trims, stops, changes } = sums;
-  const upper = sums.length + stitches * 2 * CLOTH_THICKNESS_MM + trims * THREAD_PER_TRIM_MM;
+  const upper = upperThreadM({ lengthMm: sums.length, stitches, trims }, job.brief.cloth);
   const speed = recipeFor(job.brief).speed;
   return {
     stitches,
@@ -50,8 +67,8 @@ export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
     shortestStitchMm: Number.isFinite(sums.shortest) ? sums.shortest : 0,
     longestSatinMm: sums.longestSatin,
     longestMoveMm: sums.longestMove,
-    runSeconds: (stitches / speed) * 60 + trims * SECONDS_PER_TRIM + stops * SECONDS_PER_CHANGE,
-    upperThreadM: upper / 1000,
-    bobbinThreadM: (upper * BOBBIN_SHARE) / 1000,
+    runSeconds: runSeconds({ stitches, trims, stops }, speed),
+    upperThreadM: upper,
+    bobbinThreadM: upper * BOBBIN_SHARE,
   };
 }
