@@ -69,6 +69,18 @@ module.exports = {
       from: { path: '^src/workers/.*\\.worker\\.ts$' },
       to: { path: '^src/(app|ui|session|platform)' },
     },
+    {
+      name: 'server-knows-only-core',
+      severity: 'error',
+      from: { path: '^src/server' },
+      to: { path: '^src/(app|ui|session|platform|workers|cli)' },
+    },
+    {
+      name: 'only-routes-know-the-server',
+      severity: 'error',
+      from: { path: '^src/(ui|session|platform|workers|core|cli)' },
+      to: { path: '^src/server' },
+    },
     { name: 'cli-knows-only-core', severity: 'error', from: { path: '^src/cli' }, to: { path: '^src/(app|ui|session|platform|workers)' } },
     {
       name: 'not-to-tests',

@@ -5,6 +5,9 @@ import next from 'next';
 const port = Number(process.argv[2] ?? process.env.PORT ?? 4173);
 const LONGEST_ADDRESS = 4000;
 const METHODS = ['GET', 'HEAD'];
+/** The simulated machines are the only thing that takes anything in. */
+const MACHINES = /^\/api\/machine(\/|\?|$)/;
+const MACHINE_METHODS = [...METHODS, 'POST', 'PUT', 'DELETE'];
 
 /** Assets are no pages, but workers among them run under the policy that comes with their own file. */
 const ASSET_POLICY = [
@@ -48,7 +51,8 @@ const handle = app.getRequestHandler();
 const server = createServer((req, res) => {
   for (const [name, value] of Object.entries(HEADERS)) res.setHeader(name, value);
   const address = req.url ?? '/';
-  if (!METHODS.includes(req.method ?? '')) answer(res, 405, 'This address is only for reading', { Allow: METHODS.join(', ') });
+  const methods = MACHINES.test(address) ? MACHINE_METHODS : METHODS;
+  if (!methods.includes(req.method ?? '')) answer(res, 405, 'This address is only for reading', { Allow: methods.join(', ') });
   else if (address.length > LONGEST_ADDRESS) answer(res, 414, 'This address is too long');
   else if (!readable(address)) answer(res, 400, 'This address cannot be read');
   else

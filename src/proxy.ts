@@ -30,4 +30,4 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: [{ source: '/((?!_next/static|_next/image|demo/|icon.svg).*)' }] };
+export const config = { matcher: [{ source: '/((?!_next/static|_next/image|demo/|api/|icon.svg).*)' }] };

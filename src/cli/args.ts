@@ -28,6 +28,8 @@ export interface PlanArgs extends InputArgs {
   out: string[];
   /** Without forecast and proof. */
   quick: boolean;
+  /** File of a machine's profile. */
+  machine?: string;
 }
 
 export interface RouteArgs extends InputArgs {
@@ -46,9 +48,9 @@ export function number(name: string, text: string | undefined, min: number, max:
 
 /** Reads the words after `bin/cobble plan`. */
 export function readPlanArgs(argv: readonly string[]): PlanArgs {
-  const words = parsed(argv, { out: { type: 'string', multiple: true }, quick: { type: 'boolean' } });
-  const { out = [], quick = false } = words.values as { out?: string[]; quick?: boolean };
-  return { ...readInput(words), out, quick };
+  const words = parsed(argv, { out: { type: 'string', multiple: true }, quick: { type: 'boolean' }, machine: { type: 'string' } });
+  const { out = [], quick = false, machine } = words.values as { out?: string[]; quick?: boolean; machine?: string };
+  return { ...readInput(words), out, quick, ...(machine === undefined ? {} : { machine }) };
 }
 
 /** Reads the words after `bin/cobble proof`. */

@@ -8,6 +8,7 @@ import {
   readRouteArgs,
   readTraceArgs,
 } from './args';
+import { readMachineArgs } from './machineArgs';
 import { readPlaceArgs, readProduceArgs } from './productionArgs';
 import { HELP, helpOf, overview, type CommandName } from './help';
 
@@ -23,8 +24,11 @@ const READ: Record<CommandName, (argv: readonly string[]) => unknown> = {
   faces: readFacesArgs,
   place: readPlaceArgs,
   produce: readProduceArgs,
+  machine: ([, , ...argv]) =>
+    readMachineArgs(['send', 'FILE', ...argv, ...(argv.some((a) => a.startsWith('--to')) ? [] : ['--to', LOCAL])]),
   trace: (argv) => readTraceArgs([...argv, ...(argv.some((a) => a.startsWith('--width')) ? [] : ['--width', '80'])]),
 };
+const LOCAL = 'http://127.0.0.1:4173/api/machine/window';
 const LISTED = /--names|--out-dir|--together/;
 const sized = (argv: readonly string[]): string[] => (/--(width|height)/.test(argv.join(' ')) ? [] : ['--height', '10']);
 const listed = (argv: readonly string[]): string[] =>
@@ -45,6 +49,8 @@ const VALUES: Record<string, string> = {
   PERCENT: '5',
   DEGREES: '-10',
   CxR: '8x8',
+  URL: LOCAL,
+  'PROFILE.json': 'a.json',
   '#rrggbb': '#aa0011',
 };
 const NAMES: Record<string, string> = {

@@ -1,11 +1,24 @@
 import { InputError } from '../core/document/errors';
 import { parseJob } from '../core/document/schema';
 import type { Bundle } from '../core/formats/bundle';
+import type { MachineProfile } from '../core/production/profile/profile';
+import { parseProfile } from '../core/production/profile/profileSchema';
 import { readBundle } from '../core/formats/readBundle';
 
 /** A job out of its record or its bundle. */
 export const readJobFile = (bytes: Uint8Array, kind: '.json' | '.cobble'): Bundle =>
   kind === '.json' ? { job: parseJob(parseJson(bytes)), artwork: {} } : readBundle(bytes);
+
+/** A machine's profile out of its file. */
+export function readProfile(bytes: Uint8Array, path: string): MachineProfile {
+  try {
+    return parseProfile(JSON.parse(new TextDecoder().decode(bytes)));
+  } catch (error) {
+    throw error instanceof InputError
+      ? error
+      : new InputError('bad-machine', `‘${path}’ is not JSON; see docs/machine.md for what a profile is.`);
+  }
+}
 
 function parseJson(bytes: Uint8Array): unknown {
   try {

@@ -7,13 +7,12 @@ import { compareCommand } from './compare';
 import { forecastCommand } from './forecast';
 import { facesCommand } from './faces';
 import { letterCommand } from './letter';
-import { placeCommand } from './place';
 import { planCommand } from './plan';
-import { produceCommand } from './produce';
 import { proofCommand } from './proof';
 import { routeCommand } from './route';
 import { traceCommand } from './trace';
 
+/** Those of production are loaded when they are asked for: planning a small drawing takes hardly longer than loading them. */
 const COMMANDS: Readonly<Record<CommandName, (argv: readonly string[]) => Promise<number>>> = {
   plan: planCommand,
   route: routeCommand,
@@ -23,8 +22,9 @@ const COMMANDS: Readonly<Record<CommandName, (argv: readonly string[]) => Promis
   trace: traceCommand,
   letter: letterCommand,
   faces: facesCommand,
-  place: placeCommand,
-  produce: produceCommand,
+  place: async (argv) => (await import('./place')).placeCommand(argv),
+  produce: async (argv) => (await import('./produce')).produceCommand(argv),
+  machine: async (argv) => (await import('./machine')).machineCommand(argv),
 };
 
 /** Lies beside the program; see scripts/build-cli.mjs. */

@@ -10,8 +10,11 @@ import { findingsReport } from '../core/proof/findingsReport';
 import { prove } from '../core/proof/prove';
 import { weighed } from '../core/plan/weighed';
 import { planReport } from '../core/plan/planReport';
+import { fitted } from '../core/production/profile/fitted';
+import { requireField } from '../core/production/profile/field';
+import type { MachineProfile } from '../core/production/profile/profile';
 import { readPlanArgs, type PlanArgs } from './args';
-import { sayShortly, writeAll } from './files';
+import { readBytes, sayShortly, writeAll } from './files';
 import { load, type Loaded } from './load';
 import { planBounds } from '../core/stitches/planBounds';
 
@@ -48,8 +51,13 @@ export async function writePlan({ job, artwork }: Loaded, args: Omit<PlanArgs, '
   const timing = { load: loaded - began, plan: planned - loaded, ...judged?.timing, total: performance.now() - began };
   const report = planReport(job, { plan, weight: weighed(job, planner, plan), timingMs: timing, judged });
   const files: { path: string; content: string | Uint8Array }[] = [];
-  for (const { path, format } of formats)
-    files.push({ path, content: await format.write({ job, plan, artwork, ...(judged ? { findings: judged.found } : {}) }) });
+  const machine = args.machine === undefined ? null : await profileOf(args.machine);
+  const sewn = machine ? fitted(plan, machine).plan : plan;
+  if (machine) requireField(plan, machine);
+  for (const { path, format } of formats) {
+    const told = { ...(judged ? { findings: judged.found } : {}), ...(machine ? { machine } : {}) };
+    files.push({ path, content: await format.write({ job, plan: sewn, artwork, ...told }) });
+  }
   if (args.report !== undefined) files.push({ path: args.report, content: JSON.stringify(report, null, 1) + '\n' });
   writeAll(files);
   if (files.length === 0) process.stdout.write(JSON.stringify(report, null, 1) + '\n');
@@ -59,6 +67,11 @@ export async function writePlan({ job, artwork }: Loaded, args: Omit<PlanArgs, '
       `${report.stitches} stitches, ${report.trims} trims, ${report.threads} threads, ${size}, ${report.run_minutes.toFixed(1)} min\n`,
     );
   }
+}
+
+async function profileOf(path: string): Promise<MachineProfile> {
+  const { readProfile } = await import('./jobFile');
+  return readProfile(readBytes(path), path);
 }
 
 /** What is predicted, and what will go wrong. */

@@ -16,6 +16,9 @@ export class InputError extends Error {
       | 'bad-bundle'
       | 'bad-font'
       | 'bad-picture'
+      | 'bad-stitches'
+      | 'bad-machine'
+      | 'no-machine'
       | 'too-complex'
       | 'bad-usage',
     message: string,

@@ -1,19 +1,13 @@
 import type { Job } from '../document/types';
 import type { StitchPlan } from '../plan/plan';
 import { Command } from '../stitches/roles';
+import { DEFAULT_PROFILE, type MachineWords } from '../production/profile/profile';
 import { motionComment } from './escape';
 
-/** Words that a machine's controller gives to what motion words cannot say. */
-export interface GcodeWords {
-  needle: string;
-  trim: string;
-  stop: string;
-}
-
-export const DEFAULT_WORDS: GcodeWords = { needle: 'M101', trim: 'M102', stop: 'M0' };
+export const DEFAULT_WORDS: MachineWords = DEFAULT_PROFILE.words;
 
 /** Stitches as ISO 6983 words: absolute mm, y up as the standard has it; one block per needle event. */
-export function writeGcode(job: Job, plan: StitchPlan, words: GcodeWords = DEFAULT_WORDS): string {
+export function writeGcode(job: Job, plan: StitchPlan, words: MachineWords = DEFAULT_WORDS): string {
   const out = [motionComment(job.name), 'G21', 'G90'];
   let thread = -1;
   for (let i = 0; i < plan.x.length; i++) {

@@ -1,6 +1,7 @@
 import type { Job } from '../document/types';
 import { drawSewn } from '../render/picture';
 import type { StitchPlan } from '../plan/plan';
+import type { MachineProfile } from '../production/profile/profile';
 import type { Finding } from '../proof/finding';
 import { writeBundle } from './bundle';
 import { writeCsv } from './csv';
@@ -13,6 +14,8 @@ export interface ExportInput {
   artwork: Record<string, string>;
   /** What the proof found, for formats that tell it; absent when nobody looked. */
   findings?: readonly Finding[];
+  /** The machine that the plan was fitted to, for formats that have words of its own. */
+  machine?: MachineProfile;
 }
 
 export interface ExportFormat {
@@ -59,7 +62,7 @@ export const EXPORTS: readonly ExportFormat[] = [
     mime: 'text/plain',
     name: 'Motion words',
     use: 'for controllers that read ISO 6983',
-    write: ({ job, plan }) => writeGcode(job, plan),
+    write: ({ job, plan, machine }) => writeGcode(job, plan, machine?.words),
   },
   {
     extension: 'png',
