@@ -1,8 +1,8 @@
 import { InputError } from '../core/document/errors';
 import { parseJob } from '../core/document/schema';
 import type { Bundle } from '../core/formats/bundle';
-import type { MachineProfile } from '../core/production/profile/profile';
-import { parseProfile } from '../core/production/profile/profileSchema';
+import type { MachineProfile } from '../core/document/shop/profile';
+import { parseProfile } from '../core/document/shop/profileSchema';
 import { readBundle } from '../core/formats/readBundle';
 
 /** A job out of its record or its bundle. */

@@ -9,9 +9,8 @@ import { sayShortly, writeAll } from './files';
 import { load } from './load';
 import { formatsOf } from './plan';
 import { readPlaceArgs, type PlaceArgs } from './productionArgs';
-import type { Job } from '../core/document/types';
+import type { CopyPlace, Job } from '../core/document/types';
 import type { StitchPlan } from '../core/plan/plan';
-import type { CopyPlace } from '../core/production/placement/copy';
 
 const round = (v: number): number => Math.round(v * 1000) / 1000;
 const told = (f: SheetFigures) => ({

@@ -12,7 +12,7 @@ import { weighed } from '../core/plan/weighed';
 import { planReport } from '../core/plan/planReport';
 import { fitted } from '../core/production/profile/fitted';
 import { requireField } from '../core/production/profile/field';
-import type { MachineProfile } from '../core/production/profile/profile';
+import type { MachineProfile } from '../core/document/shop/profile';
 import { readPlanArgs, type PlanArgs } from './args';
 import { readBytes, sayShortly, writeAll } from './files';
 import { load, type Loaded } from './load';

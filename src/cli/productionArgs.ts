@@ -1,5 +1,4 @@
-import type { Hoop } from '../core/document/types';
-import { SHEET_ORDERS, type SheetOrder } from '../core/production/placement/sheet';
+import { SHEET_ORDERS, type Hoop, type SheetOrder } from '../core/document/types';
 import { number, oneOf, parsed, readInput, usage, type InputArgs } from './args';
 
 export interface PlaceArgs extends InputArgs {

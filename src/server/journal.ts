@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { happen } from '../core/machine/happen';
 import { readJob, type MachineFormat, type MachineJob } from '../core/machine/jobFile';
 import { freshMachine, type Entry, type MachineSetup, type MachineState } from '../core/machine/state';
-import type { MachineProfile } from '../core/production/profile/profile';
+import type { MachineProfile } from '../core/document/shop/profile';
 
 /*
  * A machine's memory: for each job a file with the job as it was sent, and a journal with one line for everything that happened, written

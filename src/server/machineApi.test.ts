@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { jobIn, PATCH_CSV, sewnTimes } from '../core/machine/fixtures';
 import type { Entry } from '../core/machine/state';
-import { DEFAULT_PROFILE } from '../core/production/profile/profile';
+import { DEFAULT_PROFILE } from '../core/document/shop/profile';
 import type { MachineStatus } from '../core/machine/status';
 import { random } from '../core/units/random';
 import { machineApi } from './machineApi';

@@ -2,7 +2,7 @@ import { InputError } from '../core/document/errors';
 import { parseAsked } from '../core/machine/command';
 import { MACHINE_FORMATS, MOST_JOB_BYTES, type MachineFormat } from '../core/machine/jobFile';
 import { logOf, statusOf } from '../core/machine/status';
-import { parseProfile } from '../core/production/profile/profileSchema';
+import { parseProfile } from '../core/document/shop/profileSchema';
 import { boundedText, strangerIn, TooLong } from './guard';
 import type { Machines } from './machines';
 

@@ -6,7 +6,7 @@ import { readJob, type MachineFormat } from '../core/machine/jobFile';
 import { SHIPPED_MACHINES, usualSetup } from '../core/machine/shipped';
 import { freshMachine, type Entry, type MachineState } from '../core/machine/state';
 import { statusOf, type MachineStatus } from '../core/machine/status';
-import type { MachineProfile } from '../core/production/profile/profile';
+import type { MachineProfile } from '../core/document/shop/profile';
 import { Journals } from './journal';
 
 const TICK_MS = 100;

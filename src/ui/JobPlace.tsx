@@ -22,7 +22,17 @@ const Bench = dynamic(() => import('./bench/Bench').then((m) => m.Bench), {
   loading: () => <Waiting text="Laying out the bench …" />,
 });
 
-const VIEWS: Record<PlaceKey, () => React.ReactNode> = { brief: () => <Brief />, art: () => <Art />, bench: () => <Bench /> };
+const Floor = dynamic(() => import('./floor/Floor').then((m) => m.Floor), {
+  ssr: false,
+  loading: () => <Waiting text="Opening the floor …" />,
+});
+
+const VIEWS: Record<PlaceKey, () => React.ReactNode> = {
+  brief: () => <Brief />,
+  art: () => <Art />,
+  bench: () => <Bench />,
+  floor: () => <Floor />,
+};
 
 /** One place of one job: loads the job, and keeps it saved when the page goes away. */
 export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {

@@ -2,11 +2,13 @@ import { clippingLoaded } from './clipping';
 import { compare } from './engine/compare';
 import { correct } from './engine/correct';
 import { effect } from './engine/effect';
+import { floor, place } from './engine/floor';
 import { forecast } from './engine/forecast';
 import { faceSheet } from './engine/faceSheet';
 import { heights } from './engine/heights';
 import { textOver } from './engine/textOver';
 import { lift } from './engine/lift';
+import { machineFile } from './engine/machineFile';
 import { meetings } from './engine/meetings';
 import { names } from './engine/names';
 import { newJob } from './engine/newJob';
@@ -50,6 +52,9 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   preview,
   sample,
   thumbnail,
+  floor,
+  place,
+  machineFile,
   export: takeAway,
 };
 

@@ -21,18 +21,18 @@ async function freePort() {
   });
 }
 
-/** The production server on a free port. */
-export async function startApp() {
-  const port = await freePort();
+/** The production server on a free port, or on one that it had before; its machines remember what lies in their folder. */
+export async function startApp({ machines = mkdtempSync(join(tmpdir(), 'cobble-machines-')), port: wanted } = {}) {
+  const port = wanted ?? (await freePort());
   const server = spawn('node', ['scripts/serve.mjs', String(port)], {
     stdio: 'ignore',
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production', COBBLE_MACHINES: machines },
   });
   const address = `http://127.0.0.1:${port}`;
   for (let i = 0; i < 600; i++) {
     try {
       const response = await fetch(address);
-      if (response.ok) return { address, stop: () => server.kill('SIGTERM') };
+      if (response.ok) return { address, port, machines, stop: () => server.kill('SIGTERM'), kill: () => server.kill('SIGKILL') };
     } catch {
       // Not up yet.
     }

@@ -1,6 +1,11 @@
 import Joi from 'joi';
 import { InputError } from '../document/errors';
 import { jobSettingsSchema, recipeChangeSchema } from '../document/schema';
+import { DEFAULT_IDENTITY, identitySchema, type ShopIdentity } from '../document/shop/identity';
+import type { MachineProfile } from '../document/shop/profile';
+import { profileSchema } from '../document/shop/profileSchema';
+import { DEFAULT_RATES, ratesSchema, type Rates } from '../document/shop/rates';
+import { DEFAULT_WORK, workSchema, type WorkHabits } from '../document/shop/work';
 import { CLOTH_KEYS, type ClothKey, type Hoop, type JobSettings, type RecipeChange, type Thread } from '../document/types';
 import { briefRecipe, type HouseRecipe } from './house';
 import { commonestWeight } from './threads';
@@ -35,9 +40,25 @@ export interface ShopLibrary {
   needles: NeedleNote[];
   /** Settings that new jobs begin with. */
   school: JobSettings;
+  shop: ShopIdentity;
+  rates: Rates;
+  work: WorkHabits;
+  /** Its own machines. */
+  machines: MachineProfile[];
 }
 
-export const EMPTY_LIBRARY: ShopLibrary = { cobbleLibrary: 1, recipes: [], threads: [], hoops: [], needles: [], school: {} };
+export const EMPTY_LIBRARY: ShopLibrary = {
+  cobbleLibrary: 1,
+  recipes: [],
+  threads: [],
+  hoops: [],
+  needles: [],
+  school: {},
+  shop: DEFAULT_IDENTITY,
+  rates: DEFAULT_RATES,
+  work: DEFAULT_WORK,
+  machines: [],
+};
 
 const side = Joi.number().min(10).max(1000).required();
 
@@ -82,6 +103,10 @@ export const librarySchema = Joi.object<ShopLibrary>({
     .max(50)
     .default([]),
   school: jobSettingsSchema.default({}),
+  shop: identitySchema.default(DEFAULT_IDENTITY),
+  rates: ratesSchema.default(DEFAULT_RATES),
+  work: workSchema.default(DEFAULT_WORK),
+  machines: Joi.array().items(profileSchema).max(40).default([]),
 }).unknown(true);
 
 /**
@@ -109,6 +134,10 @@ export function mergedLibrary(own: ShopLibrary, other: ShopLibrary): ShopLibrary
     hoops: by(own.hoops, other.hoops, (h) => `${h.width} ${h.height} ${h.shape}`),
     needles: by(own.needles, other.needles, (n) => n.size),
     school: { ...own.school, ...other.school },
+    shop: other.shop.name === '' ? own.shop : other.shop,
+    rates: other.rates,
+    work: other.work,
+    machines: by(own.machines, other.machines, (m) => m.name),
   };
 }
 

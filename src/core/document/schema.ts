@@ -14,17 +14,21 @@ import {
   CLOTH_KEYS,
   JOB_VERSION,
   FRAMES,
+  JOB_STAGES,
   LETTER_DIRECTIONS,
   LETTER_STYLES,
   LETTER_LINES,
   PLACES,
   ROUTE_POLICIES,
+  SHEET_ORDERS,
   UNDERLAY_KINDS,
   type Brief,
+  type CopyPlace,
   type FaceOutlines,
   type Follows,
   type Hoop,
   type Job,
+  type JobFloor,
   type JobSettings,
   type LetterOwn,
   type Lettering,
@@ -223,6 +227,27 @@ export const jobSettingsSchema = Joi.object<JobSettings, true>({
 
 const guide = Joi.array().items(Joi.number().min(-1000).max(1000)).max(40).default([]);
 
+/** What is chosen on the Floor. */
+const floor = Joi.object<JobFloor, true>({
+  copies: Joi.array()
+    .items(
+      Joi.object<CopyPlace, true>({
+        x: coordinate,
+        y: coordinate,
+        turn: Joi.number().min(-360).max(360).required(),
+        mirror: Joi.boolean(),
+      }),
+    )
+    .min(1)
+    .max(200),
+  hoop,
+  order: Joi.string().valid(...SHEET_ORDERS),
+  gap: Joi.number().min(0).max(200),
+  rush: Joi.boolean(),
+  withGarments: Joi.boolean(),
+  repeat: Joi.boolean(),
+});
+
 export const jobSchema = Joi.object<Job, true>({
   cobble: Joi.number().valid(JOB_VERSION).required(),
   id: id.required(),
@@ -297,6 +322,8 @@ export const jobSchema = Joi.object<Job, true>({
     )
     .max(2000),
   guides: Joi.object({ level: guide, upright: guide }),
+  floor,
+  stage: Joi.string().valid(...JOB_STAGES),
   sewouts: Joi.array().default([]),
   // What may be anything has no type of schema of its own.
   repeat: Joi.any().default(null) as never,

@@ -354,6 +354,40 @@ export interface AcceptedFinding {
   reason: string;
 }
 
+/** How one copy lies in a hoop: its design mirrored left and right where asked, turned, then its origin laid at a place. */
+export interface CopyPlace {
+  /** mm from the hoop's middle. */
+  x: number;
+  y: number;
+  /** Degrees, counter-clockwise as seen. */
+  turn: number;
+  mirror?: boolean;
+}
+
+export const SHEET_ORDERS = ['copy', 'thread'] as const;
+/** Copy after copy, or thread by thread across all copies. */
+export type SheetOrder = (typeof SHEET_ORDERS)[number];
+
+/** How the job is made: what was chosen on the Floor. */
+export interface JobFloor {
+  /** Copies in one hoop; one where the design lies when absent. */
+  copies?: CopyPlace[];
+  /** The hoop that the copies lie in; the brief's when absent. */
+  hoop?: Hoop;
+  /** What is quicker when absent. */
+  order?: SheetOrder;
+  /** Between copies, mm. */
+  gap?: number;
+  /** Of the quotation: wanted soon, sewn on the shop's garments, digitized before. */
+  rush?: boolean;
+  withGarments?: boolean;
+  repeat?: boolean;
+}
+
+export const JOB_STAGES = ['asked', 'digitizing', 'sew-out', 'approved', 'in-production', 'done'] as const;
+/** Where a job stands. */
+export type JobStage = (typeof JOB_STAGES)[number];
+
 export interface Guides {
   level: number[];
   upright: number[];
@@ -372,6 +406,8 @@ export interface Job {
   guides?: Guides;
   /** Findings of the proof that a person accepted, with the reason. */
   accepted?: AcceptedFinding[];
+  floor?: JobFloor;
+  stage?: JobStage;
   sewouts: unknown[];
   repeat: unknown;
 }

@@ -1,7 +1,7 @@
 import type { Job } from '../document/types';
 import type { StitchPlan } from '../plan/plan';
 import { Command } from '../stitches/roles';
-import { DEFAULT_PROFILE, type MachineWords } from '../production/profile/profile';
+import { DEFAULT_PROFILE, type MachineWords } from '../document/shop/profile';
 import { motionComment } from './escape';
 
 export const DEFAULT_WORDS: MachineWords = DEFAULT_PROFILE.words;

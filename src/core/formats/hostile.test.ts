@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
 import { SaxesParser } from 'saxes';
+import { EMPTY_LIBRARY } from '../cloth/library';
 import { artworkName } from '../document/fileNames';
 import { parseJob } from '../document/schema';
 import type { Job } from '../document/types';
@@ -164,7 +165,7 @@ test('a bundle reads back whatever a job and its artwork are called', () => {
         const shelf = readShelf(
           writeShelf({
             jobs: [{ job: clean, artwork, updated: 3 }],
-            library: { cobbleLibrary: 1, recipes: [], threads: [], hoops: [], needles: [], school: {} },
+            library: EMPTY_LIBRARY,
           }),
         )!;
         expect([shelf.jobs[0]!.job, shelf.damaged]).toEqual([clean, 0]);

@@ -3,7 +3,7 @@ import { FIELD_MM } from '../document/recordBounds';
 import { Command, Role } from '../stitches/roles';
 import { MOST_LISTED, MOST_LISTED_THREADS, StitchRows, type StitchList } from '../stitches/stitchList';
 import { MM_PER_INCH } from '../units/length';
-import type { MachineWords } from '../production/profile/profile';
+import type { MachineWords } from '../document/shop/profile';
 import { DEFAULT_WORDS } from './gcode';
 
 const refused = (why: string): InputError => new InputError('bad-stitches', `These motion words cannot be used: ${why}.`);

@@ -1,7 +1,7 @@
 import type { Job } from '../document/types';
 import { drawSewn } from '../render/picture';
 import type { StitchPlan } from '../plan/plan';
-import type { MachineProfile } from '../production/profile/profile';
+import type { MachineProfile } from '../document/shop/profile';
 import type { Finding } from '../proof/finding';
 import { writeBundle } from './bundle';
 import { writeCsv } from './csv';

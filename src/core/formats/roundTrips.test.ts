@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { emptyJob } from '../document/job';
 import { patch } from '../production/fixtures';
-import { DEFAULT_PROFILE } from '../production/profile/profile';
+import { DEFAULT_PROFILE } from '../document/shop/profile';
 import type { StitchPlan } from '../plan/plan';
 import { Command } from '../stitches/roles';
 import { CSV_HEADER, writeCsv } from './csv';

@@ -1,4 +1,4 @@
-import type { AcceptedFinding, Brief, Job, PieceSettings, TracingChoices } from '../document/types';
+import type { AcceptedFinding, Brief, Job, JobFloor, PieceSettings, TracingChoices } from '../document/types';
 
 /** A job that ships with Cobble: its drawing lies in `public/demo`. */
 export interface Demo {
@@ -8,6 +8,8 @@ export interface Demo {
   accepted?: AcceptedFinding[];
   /** What its digitizer set by hand since, by the names of pieces. */
   byHand?: Readonly<Record<string, PieceSettings>>;
+  /** How it is made: several in a hoop. */
+  floor?: JobFloor;
 }
 
 /** One that begins with a picture, and what was decided of it. */
@@ -16,9 +18,9 @@ export interface PictureDemo extends Demo {
 }
 
 /** The job that was made of a demo's drawing, with what its digitizer did to it since. */
-export function workedOn(job: Job, { byHand = {}, accepted }: Demo): Job {
+export function workedOn(job: Job, { byHand = {}, accepted, floor }: Demo): Job {
   const pieces = job.pieces.map((p) => (byHand[p.name] ? { ...p, settings: { ...p.settings, ...byHand[p.name] } } : p));
-  return { ...job, pieces, ...(accepted ? { accepted } : {}) };
+  return { ...job, pieces, ...(accepted ? { accepted } : {}), ...(floor ? { floor } : {}) };
 }
 
 /** Made-up jobs of the Quillwater Stitchroom, as they lie on the shelf. */
@@ -64,6 +66,11 @@ export const DEMOS: readonly Demo[] = [
       notes: 'Round, border last. The children are to know a limpet when they see one.',
     },
     accepted: [{ rule: 'outline-late', pieces: ['p14', 'p1'], reason: 'the rim of a patch is sewn last: it is where it is cut' }],
+    // Cut apart later: six in the large hoop.
+    floor: {
+      hoop: { width: 200, height: 300, shape: 'rect' },
+      copies: [-80, 0, 80].flatMap((y) => [-40, 40].map((x) => ({ x, y, turn: 0 }))),
+    },
   },
   {
     name: 'Pottery café apron',

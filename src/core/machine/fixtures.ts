@@ -1,6 +1,6 @@
 import { writeCsv } from '../formats/csv';
 import { patch } from '../production/fixtures';
-import { DEFAULT_PROFILE, type MachineProfile } from '../production/profile/profile';
+import { DEFAULT_PROFILE, type MachineProfile } from '../document/shop/profile';
 import { Command } from '../stitches/roles';
 import { decide, taken, type Asked } from './command';
 import { happen } from './happen';

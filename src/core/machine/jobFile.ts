@@ -1,7 +1,7 @@
 import { InputError } from '../document/errors';
 import { readCsv } from '../formats/readCsv';
 import { readGcode } from '../formats/readGcode';
-import type { MachineWords } from '../production/profile/profile';
+import type { MachineWords } from '../document/shop/profile';
 import { Command } from '../stitches/roles';
 import type { StitchList } from '../stitches/stitchList';
 

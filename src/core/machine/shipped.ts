@@ -1,4 +1,4 @@
-import { DEFAULT_PROFILE, type MachineProfile } from '../production/profile/profile';
+import { DEFAULT_PROFILE, type MachineProfile } from '../document/shop/profile';
 import type { MachineSetup } from './state';
 
 /** The stand-ins that come with Cobble; made-up machines of usual sizes. */

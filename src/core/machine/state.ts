@@ -1,5 +1,5 @@
 import type { Hoop } from '../document/types';
-import type { MachineProfile } from '../production/profile/profile';
+import type { MachineProfile } from '../document/shop/profile';
 import type { MachineJob } from './jobFile';
 
 /** What the operator set. */

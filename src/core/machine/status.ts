@@ -1,3 +1,4 @@
+import type { MachineProfile } from '../document/shop/profile';
 import { Command } from '../stitches/roles';
 import { eventMs, stretchAt } from './advance';
 import { FAULT_WORDS } from './command';
@@ -14,7 +15,7 @@ export interface MachineStatus {
   speed: number;
   time_lapse: number;
   needles: string[];
-  trimmer: boolean;
+  profile: MachineProfile;
   traced: boolean;
   fault: MachineState['fault'];
   bobbin_left: number;
@@ -52,7 +53,7 @@ export function statusOf(state: MachineState): MachineStatus {
   return {
     ...{ id: state.id, name: profile.name, condition, says: sentence(state) },
     hoop: { ...setup.hoop },
-    ...{ speed: setup.speed, time_lapse: setup.timeLapse, needles: setup.needles.slice(), trimmer: profile.trimmer },
+    ...{ speed: setup.speed, time_lapse: setup.timeLapse, needles: setup.needles.slice(), profile },
     ...{ traced: state.traced, fault: state.fault, bobbin_left: state.bobbinLeft },
     job: state.job ? jobStatus(state) : null,
   };

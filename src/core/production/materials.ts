@@ -5,7 +5,7 @@ import { boundsOf } from '../geometry/point';
 import { prepareShape } from '../pieces/registry';
 import { BOBBIN_SHARE } from '../plan/measure';
 import type { SewnStop } from './stops';
-import type { WorkHabits } from './work';
+import type { WorkHabits } from '../document/shop/work';
 
 /** Thread of one colour for a whole quantity. */
 export interface ThreadNeed {

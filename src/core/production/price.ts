@@ -1,4 +1,4 @@
-import type { Rates } from './rates';
+import type { Rates } from '../document/shop/rates';
 
 /** One step from nothing to the price; amounts of the whole order. */
 export interface PriceStep {
@@ -68,3 +68,9 @@ function costs({ quantity, stitches, machineHours, withGarments, repeat }: Order
 }
 
 const sum = (steps: readonly PriceStep[]): number => cents(steps.reduce((a, s) => a + s.amount, 0));
+
+/** The steps one upon the other: where each begins and where it leads. */
+export function ladderOf({ steps }: Price): { key: PriceStep['key']; from: number; to: number }[] {
+  let at = 0;
+  return steps.map(({ key, amount }) => ({ key, from: at, to: (at = cents(at + amount)) }));
+}

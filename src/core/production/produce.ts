@@ -5,10 +5,10 @@ import type { StitchPlan } from '../plan/plan';
 import { materialsFor, type Materials } from './materials';
 import { needleChanges, type NeedleChange } from './needles';
 import { priceOf, type Price } from './price';
-import type { Rates } from './rates';
+import type { Rates } from '../document/shop/rates';
 import { sewQuantity, type RunsPlan } from './runs';
 import { stopsOf, type SewnStop } from './stops';
-import type { WorkHabits } from './work';
+import type { WorkHabits } from '../document/shop/work';
 
 /** What is sewn in one go: a job's plan, or several copies of it in one hoop. */
 export interface Produced {

@@ -6,10 +6,10 @@ import { materialsFor } from './materials';
 import { needleChanges } from './needles';
 import { priceOf, type Order } from './price';
 import { produce, productionReport } from './produce';
-import { DEFAULT_RATES, parseRates } from './rates';
+import { DEFAULT_RATES, parseRates } from '../document/shop/rates';
 import { sewQuantity } from './runs';
 import { stopsOf } from './stops';
-import { DEFAULT_WORK } from './work';
+import { DEFAULT_WORK } from '../document/shop/work';
 
 const HOOP = { width: 100, height: 100, shape: 'rect' } as const;
 

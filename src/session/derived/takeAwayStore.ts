@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { sizeGap, type SizeGap } from '@/core/document/size';
+import type { MachineProfile } from '@/core/document/shop/profile';
 import type { Job } from '@/core/document/types';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { Finding } from '@/core/proof/finding';
@@ -7,9 +8,16 @@ import { prover } from '@/workers/client';
 import { useProof } from './proofStore';
 import { isGivenUp } from './task';
 
+/** The design alone, or all copies of the Floor; as planned, or as a machine can sew it. */
+export interface TakenAs {
+  sheet?: boolean;
+  machine?: MachineProfile;
+}
+
 /** Why somebody should look before a file leaves. */
 export interface Misgivings {
   extension: ExportFormat['extension'];
+  how: TakenAs;
   severe: readonly Finding[];
   size: SizeGap | null;
   /** All that the proof found, for the worksheet. */
@@ -33,7 +41,7 @@ async function findingsOf(job: Job, signal: AbortSignal): Promise<readonly Findi
  * Looks whether a job may leave as it is. @returns its findings when it may, null when the person is asked first or gave up
  * @throws WorkerError when the proof cannot be worked out
  */
-export async function mayLeave(job: Job, extension: ExportFormat['extension']): Promise<readonly Finding[] | null> {
+export async function mayLeave(job: Job, extension: ExportFormat['extension'], how: TakenAs): Promise<readonly Finding[] | null> {
   useTakeAway.getState().checking?.abort();
   const checking = new AbortController();
   useTakeAway.setState({ checking });
@@ -42,7 +50,7 @@ export async function mayLeave(job: Job, extension: ExportFormat['extension']): 
     const severe = findings.filter((f) => f.severity === 'stop' && f.accepted === undefined);
     const size = sizeGap(job);
     if (severe.length === 0 && !size) return findings;
-    useTakeAway.setState({ asking: { extension, severe, size, findings } });
+    useTakeAway.setState({ asking: { extension, how, severe, size, findings } });
     return null;
   } catch (error) {
     if (isGivenUp(error)) return null;

@@ -3,29 +3,29 @@ import type { ExportFormat } from '@/core/formats/registry';
 import type { Finding } from '@/core/proof/finding';
 import { download, fileStem } from '@/platform/files';
 import { useJob } from '@/session/job/jobStore';
-import { mayLeave, useTakeAway } from '@/session/derived/takeAwayStore';
+import { mayLeave, useTakeAway, type TakenAs } from '@/session/derived/takeAwayStore';
 import { engine } from '@/workers/client';
 
 type Extension = ExportFormat['extension'];
 
 /** Writes the open job to a file, saved or not. */
-async function write(extension: Extension, findings?: readonly Finding[]): Promise<void> {
+async function write(extension: Extension, how: TakenAs, findings?: readonly Finding[]): Promise<void> {
   const { job, artwork } = useJob.getState();
   if (!job) return;
-  const { data } = await engine.call('export', { job, artwork, extension, ...(findings ? { findings } : {}) });
+  const { data } = await engine.call('export', { job, artwork, extension, ...how, ...(findings ? { findings } : {}) });
   download(`${fileStem(job.name)}.${extension}`, data);
 }
 
 const said = (error: unknown): void => void toast.error((error as Error).message);
 
 /** Hands the open job over as a file. A bundle leaves as it is; for all others the proof is looked at first. */
-export async function takeAway(extension: Extension): Promise<void> {
+export async function takeAway(extension: Extension, how: TakenAs = {}): Promise<void> {
   const { job } = useJob.getState();
   if (!job) return;
   try {
-    if (extension === 'cobble') return await write(extension);
-    const findings = await mayLeave(job, extension);
-    if (findings) await write(extension, findings);
+    if (extension === 'cobble') return await write(extension, {});
+    const findings = await mayLeave(job, extension, how);
+    if (findings) await write(extension, how, findings);
   } catch (error) {
     said(error);
   }
@@ -35,5 +35,5 @@ export async function takeAway(extension: Extension): Promise<void> {
 export async function takeAwayAllTheSame(): Promise<void> {
   const { asking } = useTakeAway.getState();
   useTakeAway.setState({ asking: null });
-  if (asking) await write(asking.extension, asking.findings).catch(said);
+  if (asking) await write(asking.extension, asking.how, asking.findings).catch(said);
 }

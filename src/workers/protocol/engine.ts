@@ -1,3 +1,10 @@
+import type { MachineProfile } from '@/core/document/shop/profile';
+import type { WorkHabits } from '@/core/document/shop/work';
+import type { CopyPlace, SheetOrder } from '@/core/document/types';
+import type { Bounds } from '@/core/geometry/point';
+import type { PlaceAsked } from '@/core/production/floor';
+import type { SheetFigures } from '@/core/production/placement/sheet';
+import type { Production } from '@/core/production/produce';
 import type { PieceChange } from '@/core/compare/changes';
 import type { NewJobOptions } from '@/core/artwork/newJob';
 import type { Survey, SurveyRequest } from '@/core/artwork/survey';
@@ -61,6 +68,33 @@ export interface Compared {
   changes: PieceChange[];
 }
 
+/** What is sewn in one go, what a quantity of it takes, and a picture of one copy with so much cloth round it. */
+export interface FloorView extends Omit<Production, 'job' | 'price'> {
+  order: SheetOrder;
+  orders: { copy: SheetFigures; thread: SheetFigures };
+  proposed: SheetOrder;
+  box: Bounds;
+  clear: boolean[];
+  onOther: boolean[];
+  /** Names of the pieces that `stops` tell by their numbers. */
+  pieces: string[];
+  png: Blob;
+  marginMm: number;
+}
+
+/** A job as a machine gets it. */
+export interface MachineFile {
+  csv: string;
+  /** Places of its events, mm, what each is, and the thread by its place in `threads`. */
+  x: Float32Array<ArrayBuffer>;
+  y: Float32Array<ArrayBuffer>;
+  command: Uint8Array<ArrayBuffer>;
+  thread: Uint8Array<ArrayBuffer>;
+  threads: { id: string; hex: string; widthMm: number }[];
+  /** Threads in the order in which they are first sewn. */
+  order: string[];
+}
+
 /** What the engine's program answers: what goes in and what comes back. */
 export interface EngineProtocol {
   survey: { in: SurveyRequest; out: Survey };
@@ -91,9 +125,23 @@ export interface EngineProtocol {
   /** @param held version of the plan that the asker holds; null for none */
   plan: { in: { job: Job; held: string | null }; out: WiredPlanned; part: PlanPart };
   export: {
-    in: { job: Job; artwork: Record<string, string>; extension: ExportFormat['extension']; findings?: readonly Finding[] };
+    in: {
+      job: Job;
+      artwork: Record<string, string>;
+      extension: ExportFormat['extension'];
+      findings?: readonly Finding[];
+      /** All copies of the Floor, as they are sewn, instead of the design. */
+      sheet?: boolean;
+      /** As this machine can sew it. */
+      machine?: MachineProfile;
+    };
     out: { data: Blob };
   };
+  /** The job as its Floor lays it into the hoop, and what its quantity takes. */
+  floor: { in: { job: Job; habits: WorkHabits }; out: FloorView };
+  place: { in: { job: Job; asked: PlaceAsked }; out: CopyPlace[] };
+  /** The file for a machine, and its events, so that what is sewn can be drawn as it goes. */
+  machineFile: { in: { job: Job; machine: MachineProfile }; out: MachineFile };
   /** A bundle, or a whole shelf. */
   readFile: { in: { bytes: ArrayBuffer }; out: { bundle: Bundle } | { shelf: ReadShelf } };
   writeShelf: { in: { shelf: ShelfFile }; out: { data: Blob } };

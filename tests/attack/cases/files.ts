@@ -51,7 +51,7 @@ export const bundles: Attack = {
 
 const VALUES: unknown[] = [null, 0, -1, 1e308, '', 'x', 'x'.repeat(5000), '__proto__', [], {}, true, [[]], '#12', 'NaN'];
 const LIBRARY: ShopLibrary = {
-  cobbleLibrary: 1,
+  ...EMPTY_LIBRARY,
   recipes: [{ id: 'house-1', name: 'Ours', cloth: 'pique', pullComp: 0.4 }],
   threads: [{ code: 'Q1', name: 'Moss', hex: '#335533', weight: 40 }],
   hoops: [{ width: 90, height: 60, shape: 'rect' }],

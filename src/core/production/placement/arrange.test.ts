@@ -1,10 +1,11 @@
 import fc from 'fast-check';
+import type { CopyPlace } from '../../document/types';
 import { jobOf, piece } from '../../pieces/fixtures';
 import type { StitchPlan } from '../../plan/plan';
 import { Command } from '../../stitches/roles';
 import { patch, planned } from '../fixtures';
 import { arrange, arrangeMost } from './arrange';
-import { copyMatrix, placedPoint, type CopyPlace } from './copy';
+import { copyMatrix, placedPoint } from './copy';
 
 const stitched = (plan: StitchPlan, at: CopyPlace): { x: number; y: number }[] => {
   const m = copyMatrix(at);

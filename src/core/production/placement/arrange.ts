@@ -1,9 +1,9 @@
 import { InputError } from '../../document/errors';
-import type { Hoop } from '../../document/types';
+import type { CopyPlace, Hoop } from '../../document/types';
 import { boundsOf, type Bounds, type Point } from '../../geometry/point';
 import type { StitchPlan } from '../../plan/plan';
 import { Command } from '../../stitches/roles';
-import { copyMatrix, placedPoint, type CopyPlace } from './copy';
+import { copyMatrix, placedPoint } from './copy';
 import { nested, type Room } from './nest';
 
 /** How several copies are to lie. */

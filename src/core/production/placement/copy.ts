@@ -1,16 +1,7 @@
 import { apply, multiply, type Matrix } from '../../geometry/path';
+import type { CopyPlace } from '../../document/types';
 import type { Point } from '../../geometry/point';
 import { movedBy, turnedAbout } from '../../editing/transform';
-
-/** How one copy lies: its design mirrored left and right where asked, turned, then its origin laid at a place of the hoop. */
-export interface CopyPlace {
-  /** mm from the hoop's middle. */
-  x: number;
-  y: number;
-  /** Degrees, counter-clockwise as seen. */
-  turn: number;
-  mirror?: boolean;
-}
 
 const MIRRORED: Matrix = [-1, 0, 0, 1, 0, 0];
 const QUARTERS: Record<number, Matrix> = {

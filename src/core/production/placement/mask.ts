@@ -1,3 +1,4 @@
+import type { CopyPlace } from '../../document/types';
 import type { StitchPlan } from '../../plan/plan';
 import { Command } from '../../stitches/roles';
 import { copyMatrix, placedPoint } from './copy';
@@ -75,8 +76,8 @@ function spreadOut(n: number): Uint32Array {
 }
 
 /** Every cell that the thread of a plan, turned by so many degrees, touches. */
-export function stitchedMask(plan: StitchPlan, turn: number): Mask {
-  const m = copyMatrix({ x: 0, y: 0, turn });
+export function stitchedMask(plan: StitchPlan, turn: number, mirror = false): Mask {
+  const m = copyMatrix({ x: 0, y: 0, turn, mirror });
   const points = Array.from(plan.x, (x, i) => placedPoint(m, { x: x / CELL_MM, y: plan.y[i]! / CELL_MM }));
   const sewn = points.filter((_, i) => plan.command[i] === Command.stitch);
   const [xs, ys] = [sewn.map((p) => p.x), sewn.map((p) => p.y)];
@@ -99,4 +100,38 @@ function markLine(mask: Mask, a: { x: number; y: number }, b: { x: number; y: nu
     const [x, y] = [a.x + ((b.x - a.x) * k) / n, a.y + ((b.y - a.y) * k) / n];
     mask.set(Math.floor(x) - mask.left, Math.floor(y) - mask.top);
   }
+}
+
+/** Which copies have thread on cells where another has some too. */
+export function lyingOnOthers(plan: StitchPlan, places: readonly CopyPlace[]): boolean[] {
+  const masks = new Map<string, Mask>();
+  const maskOf = ({ turn, mirror = false }: CopyPlace): Mask => {
+    const key = `${turn} ${mirror}`;
+    const known = masks.get(key) ?? stitchedMask(plan, turn, mirror);
+    masks.set(key, known);
+    return known;
+  };
+  const lying = places.map((at) => {
+    const mask = maskOf(at);
+    return { mask, left: Math.round(at.x / CELL_MM) + mask.left, top: Math.round(at.y / CELL_MM) + mask.top };
+  });
+  const out = places.map(() => false);
+  for (let a = 0; a < lying.length; a++)
+    for (let b = a + 1; b < lying.length; b++) if ((!out[a] || !out[b]) && overlap(lying[a]!, lying[b]!)) out[a] = out[b] = true;
+  return out;
+}
+
+interface Lying {
+  mask: Mask;
+  left: number;
+  top: number;
+}
+
+function overlap(a: Lying, b: Lying): boolean {
+  const [left, top] = [Math.max(a.left, b.left), Math.max(a.top, b.top)];
+  const right = Math.min(a.left + a.mask.width, b.left + b.mask.width);
+  const bottom = Math.min(a.top + a.mask.height, b.top + b.mask.height);
+  for (let y = top; y < bottom; y++)
+    for (let x = left; x < right; x++) if (a.mask.has(x - a.left, y - a.top) && b.mask.has(x - b.left, y - b.top)) return true;
+  return false;
 }

@@ -1,6 +1,5 @@
-import type { Hoop } from '../../document/types';
+import type { CopyPlace, Hoop } from '../../document/types';
 import type { StitchPlan } from '../../plan/plan';
-import type { CopyPlace } from './copy';
 import { shiftedRows, type Tile } from './lattice';
 import { CELL_MM, Mask, stitchedMask } from './mask';
 

@@ -1,4 +1,4 @@
-import type { Hoop, Job, Piece } from '../../document/types';
+import type { CopyPlace, Hoop, Job, Piece, SheetOrder } from '../../document/types';
 import { InputError } from '../../document/errors';
 import { withThread } from '../../document/job';
 import { without } from '../../document/without';
@@ -10,7 +10,7 @@ import { recipeFor } from '../../cloth/house';
 import { onLattice } from '../../stitches/buffer';
 import { Command, Role } from '../../stitches/roles';
 import { blocksOf, type CopyBlock } from './blocks';
-import { copyMatrix, placedPoint, type CopyPlace } from './copy';
+import { copyMatrix, placedPoint } from './copy';
 import { shortestCommonRow } from './together';
 
 /** One design that lies on the sheet. Copies of one design share job and plan. */
@@ -19,10 +19,6 @@ export interface SheetCopy {
   plan: StitchPlan;
   at: CopyPlace;
 }
-
-export const SHEET_ORDERS = ['copy', 'thread'] as const;
-/** Copy after copy, or thread by thread across all copies. */
-export type SheetOrder = (typeof SHEET_ORDERS)[number];
 
 /** Several designs in one hoop as one plan. Its job has each piece of each copy, as far as it is sewn in one go. */
 export interface Sheet {

@@ -1,7 +1,7 @@
 import { InputError } from '../../document/errors';
 import type { StitchPlan } from '../../plan/plan';
 import { planBounds } from '../../stitches/planBounds';
-import type { MachineProfile } from './profile';
+import type { MachineProfile } from '../../document/shop/profile';
 
 /** @throws InputError when the machine's needle does not reach all of a plan */
 export function requireField(plan: StitchPlan, { name, field }: MachineProfile): void {

@@ -5,8 +5,8 @@ import { Command } from '../../stitches/roles';
 import { patch } from '../fixtures';
 import { fitted } from './fitted';
 import { requireField } from './field';
-import { DEFAULT_PROFILE } from './profile';
-import { parseProfile } from './profileSchema';
+import { DEFAULT_PROFILE } from '../../document/shop/profile';
+import { parseProfile } from '../../document/shop/profileSchema';
 
 const counts = (plan: StitchPlan, c: number): number => plan.command.reduce((n, v) => n + (v === c ? 1 : 0), 0);
 const planOf = (points: readonly (readonly [number, number, number])[]): StitchPlan => ({

@@ -1,7 +1,7 @@
 import type { StitchPlan } from '../../plan/plan';
 import { Command, Role } from '../../stitches/roles';
 import { hypot } from '../../units/trig';
-import type { MachineProfile } from './profile';
+import type { MachineProfile } from '../../document/shop/profile';
 
 /** What was changed so that a machine can sew a plan. */
 export interface Fitting {

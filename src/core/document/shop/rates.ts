@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { InputError } from '../document/errors';
+import { InputError } from '../errors';
 
 /** From so many garments on, so much less for sewing. */
 export interface QuantityBreak {

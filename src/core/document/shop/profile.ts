@@ -1,4 +1,4 @@
-import type { Hoop } from '../../document/types';
+import type { Hoop } from '../types';
 
 /** A machine's own words for what motion words cannot say. */
 export interface MachineWords {

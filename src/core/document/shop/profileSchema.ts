@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { InputError } from '../../document/errors';
-import type { Hoop } from '../../document/types';
+import { InputError } from '../errors';
+import type { Hoop } from '../types';
 import { DEFAULT_PROFILE, type MachineProfile, type MachineWords } from './profile';
 
 const word = Joi.string()

@@ -1,0 +1,68 @@
+'use client';
+import { counted } from '@/core/units/count';
+import { useFloor } from '@/session/derived/floorStore';
+import { useMachines } from '@/session/floor/machineStore';
+import { useJob } from '@/session/job/jobStore';
+import { copiesOf } from '@/core/production/floor';
+import { CONDITION_WORDS } from './machine/machineWords';
+import { usePrice } from './price/usePrice';
+import { hoursOf } from './words';
+
+export const PART_KEYS = ['hoop', 'sheet', 'run', 'price', 'machine'] as const;
+export type PartKey = (typeof PART_KEYS)[number];
+
+interface Figure {
+  name: string;
+  figure: string;
+  says: string;
+}
+
+/** The parts of the Floor, each with the one figure that matters. */
+export function Rail({ part, onPart }: { part: PartKey; onPart(part: PartKey): void }) {
+  const figures = useFigures();
+  return (
+    <nav aria-label="Parts of the floor" className="flex w-[196px] shrink-0 flex-col border-r border-hairline bg-panel max-lg:w-[150px]">
+      {PART_KEYS.map((key) => (
+        <button
+          key={key}
+          type="button"
+          aria-current={part === key ? 'true' : undefined}
+          onClick={() => onPart(key)}
+          className={`border-b border-hairline px-4 py-3 text-left ${part === key ? 'bg-tape' : 'hover:bg-tape-soft'}`}
+        >
+          <span className="block font-semibold">{figures[key].name}</span>
+          <span className="figures block truncate text-xl leading-7">{figures[key].figure}</span>
+          <span className={`block truncate text-xs ${part === key ? 'text-ink' : 'text-quiet'}`}>{figures[key].says}</span>
+        </button>
+      ))}
+      <p className="mt-auto p-4 text-xs text-quiet">
+        Keep fingers away from a moving needle. The machine’s manual and your local rules come before anything said here.
+      </p>
+    </nav>
+  );
+}
+
+function useFigures(): Record<PartKey, Figure> {
+  const view = useFloor((s) => s.view);
+  const job = useJob((s) => s.job)!;
+  const price = usePrice();
+  const machine = useMachines((s) => s.list.find((m) => m.id === s.chosen) ?? null);
+  const copies = copiesOf(job).length;
+  const wait = '…';
+  const share = machine?.job ? `${Math.floor((100 * machine.job.sewn) / machine.job.stitches)} %` : '–';
+  return {
+    hoop: { name: 'In the hoop', figure: String(copies), says: counted(copies, 'copy', 'copies').replace(/^\d+ /, '') + ' sewn in one go' },
+    sheet: { name: 'Worksheet', figure: view ? String(view.stops.length) : wait, says: 'threads and stops, in order' },
+    run: {
+      name: 'Time and thread',
+      figure: view ? hoursOf(view.runs.totalSeconds) : wait,
+      says: `for ${counted(job.brief.quantity, 'garment')}`,
+    },
+    price: {
+      name: 'Price',
+      figure: price ? `${price.currency} ${price.total.toFixed(2)}` : wait,
+      says: price ? `${price.each.toFixed(2)} each` : '',
+    },
+    machine: { name: 'Machine', figure: share, says: machine ? CONDITION_WORDS[machine.condition] : 'none chosen' },
+  };
+}

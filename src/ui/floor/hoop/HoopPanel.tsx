@@ -1,0 +1,208 @@
+'use client';
+import { Grid3x3, FlipHorizontal2, RotateCcw, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { HOOPS } from '@/core/document/job';
+import type { CopyPlace, Hoop } from '@/core/document/types';
+import { copiesOf, floorHoop, gapOf, type PlaceAsked } from '@/core/production/floor';
+import { placesFor, useFloor } from '@/session/derived/floorStore';
+import { changeCopy, changeFloor, placeCopies, removeCopy } from '@/session/edit/floorCommands';
+import { useJob } from '@/session/job/jobStore';
+import { useLibrary } from '@/session/shop/libraryStore';
+import { Button, SignButton } from '../../components/Button';
+import { Choice } from '../../components/Choice';
+import { NumberField } from '../../components/NumberField';
+import { Tick } from '../../components/Tick';
+import { OrderChoice } from './OrderChoice';
+
+interface Props {
+  chosen: number | null;
+  onChoose(index: number | null): void;
+}
+
+/** What lies in the hoop and in which order it is sewn. */
+export function HoopPanel({ chosen, onChoose }: Props) {
+  const job = useJob((s) => s.job)!;
+  const copies = copiesOf(job);
+  const at = chosen === null ? undefined : copies[chosen];
+  return (
+    <aside className="flex w-[330px] shrink-0 flex-col gap-5 overflow-auto border-l border-hairline bg-panel p-4 max-lg:w-[280px]">
+      <Placing />
+      <Wrong />
+      {at && <OneCopy index={chosen!} at={at} only={copies.length === 1} onGone={() => onChoose(null)} />}
+      {copies.length > 1 && <OrderChoice />}
+      <Cautions />
+    </aside>
+  );
+}
+
+const key = (h: Hoop): string => `${h.width}x${h.height}-${h.shape}`;
+const name = (h: Hoop): string => (h.shape === 'round' ? `${h.width} mm round` : `${h.width} × ${h.height} mm`);
+
+function Placing() {
+  const job = useJob((s) => s.job)!;
+  const own = useLibrary((s) => s.library.hoops);
+  const copies = copiesOf(job).length;
+  const [nest, setNest] = useState(false);
+  const [alternate, setAlternate] = useState<'none' | 'turn' | 'mirror'>('none');
+  const [problem, setProblem] = useState<string | null>(null);
+  const hoop = floorHoop(job);
+  const offered: Hoop[] = [...HOOPS, ...own];
+  const hoops = offered.some((h) => key(h) === key(hoop)) ? offered : [hoop, ...offered];
+  const place = async (asked: Omit<PlaceAsked, 'nest' | 'alternate'>): Promise<void> => {
+    try {
+      const places = await placesFor(useJob.getState().job!, { ...asked, nest, ...(alternate === 'none' ? {} : { alternate }) });
+      setProblem(null);
+      placeCopies(places);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <section aria-label="Copies in the hoop">
+      <h1 className="mb-3 text-lg font-semibold">Copies in the hoop</h1>
+      <div className="grid grid-cols-2 gap-3">
+        <NumberField
+          label="Copies"
+          value={copies}
+          unit=""
+          min={1}
+          max={200}
+          step={1}
+          decimals={0}
+          onCommit={(n) => void place({ copies: Math.round(n) })}
+        />
+        <NumberField
+          label="Apart"
+          value={gapOf(job.floor)}
+          unit="mm"
+          lengthUnit={job.brief.units ?? 'mm'}
+          min={0}
+          max={200}
+          step={0.5}
+          decimals={1}
+          onCommit={(gap) => {
+            changeFloor('Distance of copies', { gap });
+            if (copies > 1) void place({ copies });
+          }}
+        />
+        <Choice
+          label="Hoop field"
+          className="col-span-2"
+          value={key(hoop)}
+          options={hoops.map((h) => ({ value: key(h), name: name(h) }))}
+          onChange={(k) => changeFloor('Hoop of the floor', { hoop: hoops.find((h) => key(h) === k)! })}
+        />
+        <Choice<'none' | 'turn' | 'mirror'>
+          label="Every other copy"
+          value={alternate}
+          options={[
+            { value: 'none', name: 'as it is' },
+            { value: 'turn', name: 'on its head' },
+            { value: 'mirror', name: 'mirrored' },
+          ]}
+          onChange={setAlternate}
+        />
+        <div className="flex items-end pb-1.5">
+          <Tick name="Close, by outline" on={nest} onChange={setNest} />
+        </div>
+      </div>
+      <div className="mt-3 flex gap-2">
+        <Button onClick={() => void place({})}>
+          <Grid3x3 size={15} aria-hidden="true" /> As many as fit
+        </Button>
+        <Button onClick={() => void place({ copies })}>Lay out anew</Button>
+      </div>
+      {problem && (
+        <p role="alert" className="mt-2 text-danger">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Copies that the foot or another copy is in the way of. */
+function Wrong() {
+  const view = useFloor((s) => s.view);
+  if (!view) return null;
+  const told = (flags: readonly boolean[]): string => flags.flatMap((f, i) => (f ? [i + 1] : [])).join(', ');
+  const edge = told(view.clear.map((c) => !c));
+  const other = told(view.onOther);
+  if (!edge && !other) return null;
+  return (
+    <div role="status" className="grid gap-1 rounded-md border border-danger p-2 text-danger">
+      {edge && <p>Too near to the hoop’s edge for the presser foot (5 mm): copy {edge}.</p>}
+      {other && <p>Thread lies on another copy: {other}.</p>}
+    </div>
+  );
+}
+
+function OneCopy({ index, at, only, onGone }: { index: number; at: CopyPlace; only: boolean; onGone(): void }) {
+  const units = useJob((s) => s.job?.brief.units ?? 'mm');
+  const set = (label: string, patch: Partial<CopyPlace>): void => {
+    const job = useJob.getState().job!;
+    if (!job.floor?.copies) placeCopies(copiesOf(job));
+    changeCopy(index, label, patch);
+  };
+  const length = { unit: 'mm', lengthUnit: units, min: -600, max: 600, step: 0.5, decimals: 1 } as const;
+  return (
+    <section aria-label="Chosen copy" className="rounded-md border border-edge bg-white p-3">
+      <div className="mb-2 flex items-center">
+        <h2 className="flex-1 font-semibold">Copy {index + 1}</h2>
+        <SignButton name="Turn by a quarter" onClick={() => set('Turn a copy', { turn: (at.turn + 90) % 360 })}>
+          <RotateCcw size={16} />
+        </SignButton>
+        <SignButton name="Mirror" pressed={at.mirror ?? false} onClick={() => set('Mirror a copy', { mirror: !at.mirror })}>
+          <FlipHorizontal2 size={16} />
+        </SignButton>
+        <SignButton
+          name="Take it out (Delete)"
+          disabled={only}
+          onClick={() => {
+            removeCopy(index);
+            onGone();
+          }}
+        >
+          <Trash2 size={16} />
+        </SignButton>
+      </div>
+      <div className="grid grid-cols-3 gap-2">
+        <NumberField label="To the right" value={at.x} {...length} onCommit={(x) => set('Move a copy', { x })} />
+        <NumberField label="Down" value={at.y} {...length} onCommit={(y) => set('Move a copy', { y })} />
+        <NumberField
+          label="Turned"
+          value={at.turn}
+          unit="°"
+          min={-360}
+          max={360}
+          step={5}
+          decimals={0}
+          onCommit={(turn) => set('Turn a copy', { turn })}
+        />
+      </div>
+    </section>
+  );
+}
+
+/** What can hurt, once and where it applies. */
+function Cautions() {
+  const job = useJob((s) => s.job)!;
+  const says = [
+    'Trace the hoop’s outline before the first run, so that the needle cannot hit the frame.',
+    ...(job.brief.place === 'patch' || job.brief.cloth === 'patch'
+      ? [
+          'Cut patches apart with the blade away from hand and stitches. Singeing fuzz with a flame can set thread and cloth on fire: follow your local rules.',
+        ]
+      : []),
+    ...(job.pieces.some((p) => (p.settings.foam ?? 0) > 0)
+      ? ['Heat draws in what foam still shows: it can burn and give off fumes. Air the room, and follow the foam’s own sheet.']
+      : []),
+  ];
+  return (
+    <div className="mt-auto grid gap-1 text-xs text-quiet">
+      {says.map((s) => (
+        <p key={s}>{s}</p>
+      ))}
+    </div>
+  );
+}
