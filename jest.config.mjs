@@ -6,7 +6,7 @@ export default {
   testTimeout: 180_000,
   roots: ['<rootDir>/src', '<rootDir>/tests'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
-  setupFiles: ['<rootDir>/tests/clipping.cjs'],
+  setupFiles: ['<rootDir>/tests/clipping.cjs', '<rootDir>/tests/printing.cjs'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   transform: {
     '^.+\\.(t|j|mj)sx?$': [

@@ -25,6 +25,7 @@ await build({
 });
 copyFileSync('scripts/cli-launcher.cjs', join(OUT, 'cobble.cjs'));
 cpSync('public/faces', join(OUT, 'faces'), { recursive: true });
+cpSync('public/print', join(OUT, 'print'), { recursive: true });
 copyFileSync('node_modules/clipper2-wasm/dist/umd/clipper2z.wasm', join(OUT, 'clipper2z.wasm'));
 
 // One run of each command leaves behind what it compiled, for the runs to come.

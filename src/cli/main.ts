@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { InputError } from '../core/document/errors';
+import { providePrinting, type PrintFont } from '../core/formats/print/fonts';
 import { clipCompiled } from '../core/geometry/clipping/load';
 import { helpOf, isCommand, overview, type CommandName } from './help';
 import { compareCommand } from './compare';
@@ -27,6 +28,8 @@ const COMMANDS: Readonly<Record<CommandName, (argv: readonly string[]) => Promis
   machine: async (argv) => (await import('./machine')).machineCommand(argv),
 };
 
+/** Faces for print lie beside the program too. */
+const PRINT = 'print';
 /** Lies beside the program; see scripts/build-cli.mjs. */
 const CLIPPING = 'clipper2z.wasm';
 
@@ -39,6 +42,10 @@ async function main(argv: readonly string[]): Promise<number> {
   }
   try {
     if (!command) throw new InputError('bad-usage', name ? `There is no command ‘${name}’.` : 'usage: bin/cobble COMMAND …');
+    providePrinting({
+      index: () => Promise.resolve(JSON.parse(readFileSync(join(__dirname, PRINT, 'index.json'), 'utf8')) as PrintFont[]),
+      load: (file) => Promise.resolve(readFileSync(join(__dirname, PRINT, file))),
+    });
     await clipCompiled(readFileSync(join(__dirname, CLIPPING)));
     return await COMMANDS[command](rest);
   } catch (error) {

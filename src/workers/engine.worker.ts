@@ -25,6 +25,7 @@ import { trace } from './engine/trace';
 import { thumbnail } from './engine/thumbnail';
 import { weight } from './engine/weight';
 import { writeShelf } from './engine/writeShelf';
+import { printingFromServer } from './printing';
 import type { EngineRequest } from './protocol/messages';
 import { serve } from './serve';
 
@@ -57,6 +58,8 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   machineFile,
   export: takeAway,
 };
+
+printingFromServer();
 
 /** Artwork, plans, forecasts, proofs and files: one file for each request. */
 serve<EngineRequest>(handlers, clippingLoaded());

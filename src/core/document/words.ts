@@ -1,4 +1,4 @@
-import type { UnderlayKind } from './types';
+import type { Place, UnderlayKind } from './types';
 
 /** What people call things; one list for the whole interface and for what is printed. */
 export const UNDERLAY_WORDS: Record<UnderlayKind, string> = {
@@ -7,4 +7,18 @@ export const UNDERLAY_WORDS: Record<UnderlayKind, string> = {
   zigzag: 'Zigzag',
   'double-zigzag': 'Double zigzag',
   lattice: 'Lattice',
+};
+
+/** Where on the garment, in words. */
+export const PLACE_WORDS: Record<Place, string> = {
+  'left-chest': 'Left chest',
+  'right-chest': 'Right chest',
+  sleeve: 'Sleeve',
+  'cap-front': 'Cap front',
+  'full-front': 'Full front',
+  'jacket-back': 'Jacket back',
+  apron: 'Apron',
+  patch: 'Patch',
+  edging: 'Edging',
+  other: 'Elsewhere',
 };

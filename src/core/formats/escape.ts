@@ -26,3 +26,10 @@ export const motionComment = (text: string): string =>
     .replace(/[()%;]/g, ' ')
     .slice(0, LONGEST_COMMENT)
     .trim()})`;
+
+/** Text on paper: what cannot be set at all becomes a space, line ends stay. */
+export const plainText = (text: string): string =>
+  text
+    .split('\n')
+    .map((line) => line.replace(UNFIT, ' '))
+    .join('\n');

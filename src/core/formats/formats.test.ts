@@ -116,17 +116,6 @@ test('every format writes something and has words for people', async () => {
   expect(strFromU8(unzipSync(writeBundle(input))['job.json']!)).toContain('"cobble": 1');
 });
 
-test('the worksheet is a PDF that opens, with one page for a small job', async () => {
-  const made = (await EXPORTS.find((f) => f.extension === 'pdf')!.write({
-    ...input,
-    job: { ...job, name: 'Ünusual ☂ name' },
-  })) as Uint8Array;
-  const { PDFDocument } = await import('pdf-lib');
-  const pdf = await PDFDocument.load(made);
-  expect(pdf.getPageCount()).toBe(1);
-  expect(pdf.getTitle()).toBe('Ünusual ? name');
-});
-
 test('what was accepted in the proof is told on the worksheet', async () => {
   const write = async (accepted: Job['accepted']): Promise<number> => {
     const made = await EXPORTS.find((f) => f.extension === 'pdf')!.write({ ...input, job: { ...job, ...(accepted ? { accepted } : {}) } });

@@ -6,6 +6,7 @@ import type { Finding } from '../proof/finding';
 import { writeBundle } from './bundle';
 import { writeCsv } from './csv';
 import { writeGcode } from './gcode';
+import type { Paper } from '../document/shop/identity';
 import { writeSvg } from './svg';
 
 export interface ExportInput {
@@ -16,6 +17,9 @@ export interface ExportInput {
   findings?: readonly Finding[];
   /** The machine that the plan was fitted to, for formats that have words of its own. */
   machine?: MachineProfile;
+  /** Whose paper it is, and which. */
+  shop?: { name: string; address: string };
+  paper?: Paper;
 }
 
 export interface ExportFormat {
@@ -76,6 +80,11 @@ export const EXPORTS: readonly ExportFormat[] = [
     mime: 'application/pdf',
     name: 'Worksheet',
     use: 'picture, figures and threads, to print',
-    write: async ({ job, plan, findings }) => (await import('./pdf')).writePdf(job, plan, findings),
+    write: async ({ job, plan, findings, shop, paper }) =>
+      (await import('./pdf')).writePdf(job, plan, {
+        ...(findings ? { findings } : {}),
+        ...(shop ? { shop } : {}),
+        ...(paper ? { paper } : {}),
+      }),
   },
 ];

@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import { sizeGap, type SizeGap } from '@/core/document/size';
 import type { MachineProfile } from '@/core/document/shop/profile';
 import type { Job } from '@/core/document/types';
+import type { Paper } from '@/core/document/shop/identity';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { Finding } from '@/core/proof/finding';
 import { prover } from '@/workers/client';
@@ -12,6 +13,8 @@ import { isGivenUp } from './task';
 export interface TakenAs {
   sheet?: boolean;
   machine?: MachineProfile;
+  shop?: { name: string; address: string };
+  paper?: Paper;
 }
 
 /** Why somebody should look before a file leaves. */

@@ -7,6 +7,7 @@ import { briefRecipe, type HouseRecipe } from '@/core/cloth/house';
 import { RECIPES } from '@/core/cloth/recipes';
 import { HOOPS } from '@/core/document/job';
 import { PLACES as GARMENT_PLACES, type Brief as BriefRecord, type Hoop } from '@/core/document/types';
+import { PLACE_WORDS } from '@/core/document/words';
 import { formatLength } from '@/core/units/length';
 import { changeBrief, type BriefPatch } from '@/session/edit/commands';
 import { openLibrary, useLibrary } from '@/session/shop/libraryStore';
@@ -16,7 +17,6 @@ import { TextField } from '../components/TextField';
 import { NumberField } from '../components/NumberField';
 import { placeHref } from '../places';
 import { Follows } from './Follows';
-import { PLACE_NAMES } from './briefWords';
 
 function set(label: string, patch: BriefPatch): void {
   const problem = changeBrief(label, patch);
@@ -95,7 +95,7 @@ function Fields({ brief }: { brief: BriefRecord }) {
       <Choice
         label="Place on it"
         value={brief.place}
-        options={GARMENT_PLACES.map((p) => ({ value: p, name: PLACE_NAMES[p] }))}
+        options={GARMENT_PLACES.map((p) => ({ value: p, name: PLACE_WORDS[p] }))}
         onChange={(place) => set('Choose place', { place })}
       />
       <Choice

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { floorAgain, requestFloor, useFloor } from '@/session/derived/floorStore';
+import { openMachines } from '@/session/floor/machineStore';
 import { useJob } from '@/session/job/jobStore';
 import { openLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { Button } from '../components/Button';
@@ -25,7 +26,10 @@ export function Floor() {
   const work = useLibrary((s) => s.library.work);
   const ready = useLibrary((s) => s.ready);
   const [part, setPart] = useState<PartKey>('hoop');
-  useEffect(() => void openLibrary(), []);
+  useEffect(() => {
+    void openLibrary();
+    void openMachines();
+  }, []);
   useEffect(() => {
     if (job && ready && job.pieces.length > 0) requestFloor(job, work);
   }, [job, work, ready]);

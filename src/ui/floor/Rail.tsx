@@ -6,7 +6,7 @@ import { useJob } from '@/session/job/jobStore';
 import { copiesOf } from '@/core/production/floor';
 import { CONDITION_WORDS } from './machine/machineWords';
 import { usePrice } from './price/usePrice';
-import { hoursOf } from './words';
+import { hoursOf, madeWords } from './words';
 
 export const PART_KEYS = ['hoop', 'sheet', 'run', 'price', 'machine'] as const;
 export type PartKey = (typeof PART_KEYS)[number];
@@ -56,7 +56,7 @@ function useFigures(): Record<PartKey, Figure> {
     run: {
       name: 'Time and thread',
       figure: view ? hoursOf(view.runs.totalSeconds) : wait,
-      says: `for ${counted(job.brief.quantity, 'garment')}`,
+      says: `for ${madeWords(job.brief.quantity, job.brief)}`,
     },
     price: {
       name: 'Price',

@@ -10,6 +10,7 @@ import { Cloths } from './Cloths';
 import { Faces } from './Faces';
 import { HoopsNeedles } from './HoopsNeedles';
 import { Schools } from './Schools';
+import { ShopPage } from './ShopPage';
 import { Threads } from './Threads';
 import { SampleCard, type SampleSize } from './SampleCard';
 
@@ -24,6 +25,7 @@ const PAGES = [
   { key: 'cloths', name: 'Cloths', says: 'Starting values for every cloth, and your own.' },
   { key: 'threads', name: 'Threads', says: 'The chart that colours are matched to, and your own cones.' },
   { key: 'hoops', name: 'Hoops, needles', says: 'What the machine takes: fields and needles, the usual ones and your own.' },
+  { key: 'shop', name: 'Shop', says: 'Your name, hours and machines: for sheets, quotations and the day’s work.' },
   { key: 'schools', name: 'Schools', says: 'Where good people differ: what new jobs begin with.' },
 ] as const;
 type Page = (typeof PAGES)[number]['key'];
@@ -59,6 +61,7 @@ export function Library() {
         {page === 'cloths' && <Cloths />}
         {page === 'threads' && <Threads />}
         {page === 'hoops' && <HoopsNeedles />}
+        {page === 'shop' && <ShopPage />}
         {page === 'schools' && <Schools />}
       </main>
     </div>

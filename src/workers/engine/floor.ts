@@ -1,6 +1,7 @@
 import { without } from '@/core/document/without';
 import { copiesOf, floorHoop, laidOut, placed } from '@/core/production/floor';
 import { produce } from '@/core/production/produce';
+import { worksheetOf } from '@/core/production/worksheet';
 import { drawSewn } from '@/core/render/picture';
 import type { Handler } from '../serve';
 import { planner } from './kept';
@@ -23,7 +24,7 @@ export const floor: Handler<'floor'> = ({ job, habits }, { progress }) => {
     output: {
       ...without(made, 'job', 'price'),
       ...{ order: sheet.order, orders: laid.orders, proposed: laid.proposed, box, clear: laid.clear, onOther: laid.onOther },
-      pieces: sheet.job.pieces.map((p) => p.name),
+      sheet: worksheetOf({ job: sheet.job, plan: sheet.plan }),
       png: pngOf(drawSewn(job, plan, SCALE, MARGIN_MM, box)),
       marginMm: MARGIN_MM,
     },

@@ -8,12 +8,17 @@ import type { MachineProfile } from '@/core/document/shop/profile';
 import type { Handler } from '../serve';
 import { planner } from './kept';
 
-export const takeAway: Handler<'export'> = async ({ job, artwork, extension, findings, sheet, machine }, { progress }) => {
+export const takeAway: Handler<'export'> = async ({ job, artwork, extension, findings, sheet, machine, shop, paper }, { progress }) => {
   const format = EXPORTS.find((f) => f.extension === extension)!;
   const plan = planner.plan(job, progress);
   const made = sheet ? laidOut(job, plan).sheet : { job, plan };
   const sewn = machine ? forMachine(made, machine) : made;
-  const told = { ...(findings ? { findings } : {}), ...(machine ? { machine } : {}) };
+  const told = {
+    ...(findings ? { findings } : {}),
+    ...(machine ? { machine } : {}),
+    ...(shop ? { shop } : {}),
+    ...(paper ? { paper } : {}),
+  };
   const content = await format.write({ ...sewn, artwork, ...told });
   return { output: { data: new Blob([content], { type: format.mime }) } };
 };

@@ -2,8 +2,10 @@ import type { MachineProfile } from '@/core/document/shop/profile';
 import type { WorkHabits } from '@/core/document/shop/work';
 import type { CopyPlace, SheetOrder } from '@/core/document/types';
 import type { Bounds } from '@/core/geometry/point';
+import type { Paper } from '@/core/document/shop/identity';
 import type { PlaceAsked } from '@/core/production/floor';
 import type { SheetFigures } from '@/core/production/placement/sheet';
+import type { Worksheet } from '@/core/production/worksheet';
 import type { Production } from '@/core/production/produce';
 import type { PieceChange } from '@/core/compare/changes';
 import type { NewJobOptions } from '@/core/artwork/newJob';
@@ -76,8 +78,8 @@ export interface FloorView extends Omit<Production, 'job' | 'price'> {
   box: Bounds;
   clear: boolean[];
   onOther: boolean[];
-  /** Names of the pieces that `stops` tell by their numbers. */
-  pieces: string[];
+  /** What stands on the sheet beside the machine; nobody has proved it. */
+  sheet: Worksheet;
   png: Blob;
   marginMm: number;
 }
@@ -134,6 +136,8 @@ export interface EngineProtocol {
       sheet?: boolean;
       /** As this machine can sew it. */
       machine?: MachineProfile;
+      shop?: { name: string; address: string };
+      paper?: Paper;
     };
     out: { data: Blob };
   };

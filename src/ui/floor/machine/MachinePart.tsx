@@ -1,7 +1,7 @@
 'use client';
 import { useEffect } from 'react';
 import { useJob } from '@/session/job/jobStore';
-import { chooseMachine, chosenMachine, fileFor, followMachine, openMachines, useMachines } from '@/session/floor/machineStore';
+import { chooseMachine, chosenMachine, fileFor, followMachine, useMachines } from '@/session/floor/machineStore';
 import { Choice } from '../../components/Choice';
 import { Buttons } from './Buttons';
 import { LogList } from './LogList';
@@ -14,7 +14,6 @@ export function MachinePart() {
   const chosen = useMachines((s) => s.chosen);
   const machine = useMachines(chosenMachine);
   const job = useJob((s) => s.job)!;
-  useEffect(() => void openMachines(), []);
   useEffect(() => (chosen ? followMachine(chosen) : undefined), [chosen]);
   const holds = machine?.job?.name === job.name;
   useEffect(() => {

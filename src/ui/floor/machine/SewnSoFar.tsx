@@ -23,10 +23,10 @@ export function SewnSoFar() {
   const [w, h] = [hoop.width / 2 + ROOM_MM, hoop.height / 2 + ROOM_MM];
   const running = machine?.job?.name === job.name ? machine.job : null;
   return (
-    <div className="relative min-w-0 flex-1 bg-mat p-2">
+    <div className="flex min-w-0 flex-1 flex-col gap-2 bg-mat p-2">
       <svg
         viewBox={`${-w} ${-h} ${2 * w} ${2 * h}`}
-        className="h-full w-full"
+        className="min-h-0 w-full flex-1"
         role="img"
         aria-label={running ? `${running.sewn} of ${running.stitches} stitches are sewn` : 'Nothing is in the machine'}
       >
@@ -52,7 +52,7 @@ export function SewnSoFar() {
         <HoopRing hoop={hoop} />
       </svg>
       {running && (
-        <div className="absolute inset-x-4 bottom-4 rounded-md border border-edge bg-panel p-3">
+        <div className="rounded-md border border-edge bg-panel p-3">
           <div className="flex items-baseline gap-4">
             <span className="figures text-xl" data-testid="machine-share">
               {Math.floor((100 * running.sewn) / running.stitches)} %

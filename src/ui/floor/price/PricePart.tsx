@@ -12,6 +12,7 @@ import { NumberField } from '../../components/NumberField';
 import { TextField } from '../../components/TextField';
 import { Tick } from '../../components/Tick';
 import { Figure, PartPage } from '../PartPage';
+import { madeWords } from '../words';
 import { useOrder, usePrice } from './usePrice';
 import { PriceSteps } from './PriceSteps';
 import { Savings } from './Savings';
@@ -44,7 +45,11 @@ export function PricePart() {
           {price && order ? (
             <>
               <dl className="grid grid-cols-3 gap-4">
-                <Figure name="The order" figure={`${price.currency} ${price.total.toFixed(2)}`} says={`${order.quantity} garments`} />
+                <Figure
+                  name="The order"
+                  figure={`${price.currency} ${price.total.toFixed(2)}`}
+                  says={madeWords(order.quantity, job.brief)}
+                />
                 <Figure name="Each" figure={`${price.currency} ${price.each.toFixed(2)}`} says={nextBreak(rates, order.quantity)} />
                 <Figure
                   name="Machine"

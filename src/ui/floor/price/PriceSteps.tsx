@@ -27,6 +27,7 @@ export function PriceSteps({ price }: { price: Price }) {
     chart: { id: 'price', toolbar: { show: false }, animations: { enabled: false }, fontFamily: 'inherit', parentHeightOffset: 0 },
     plotOptions: { bar: { columnWidth: '72%', borderRadius: 0 } },
     dataLabels: { enabled: false },
+    fill: { opacity: 1 },
     legend: { show: false },
     grid: { borderColor: '#d8dcd6', padding: { top: -12, bottom: 0, left: 8, right: 0 } },
     xaxis: { labels: { rotate: 0, style: { fontSize: '12px', colors: '#55636a' } }, axisTicks: { show: false } },

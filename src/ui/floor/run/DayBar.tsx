@@ -38,7 +38,7 @@ export function DayBar({ view }: { view: FloorView }) {
                 className={`absolute inset-y-0 overflow-hidden border-x border-white text-center text-xs leading-7 ${LOOKS[s.what]}`}
                 style={{ left: `${(100 * s.from) / end}%`, width: `${(100 * (s.to - s.from)) / end}%` }}
               >
-                {s.run + 1}
+                {s.to - s.from > end / 30 ? s.run + 1 : ''}
               </div>
             ))}
           </div>

@@ -18,6 +18,7 @@ export function PickTable({ view }: { view: FloorView }) {
   return (
     <section aria-label="From the shelves">
       <h2 className="mb-2 font-semibold">From the shelves</h2>
+      {/* In the order in which the machine asks for them. */}
       <table className="w-full border-collapse">
         <thead>
           <tr className="border-b border-edge text-left text-quiet">

@@ -3,20 +3,21 @@ import { counted } from '@/core/units/count';
 import { useFloor } from '@/session/derived/floorStore';
 import { useJob } from '@/session/job/jobStore';
 import { changeLibrary, useLibrary } from '@/session/shop/libraryStore';
+import type { Brief } from '@/core/document/types';
 import type { WorkHabits } from '@/core/document/shop/work';
 import type { FloorView } from '@/workers/protocol/engine';
 import { NumberField } from '../../components/NumberField';
 import { Tick } from '../../components/Tick';
 import { changeBrief } from '@/session/edit/commands';
 import { Figure, PartPage } from '../PartPage';
-import { hoursOf } from '../words';
+import { hoursOf, madeWords } from '../words';
 import { DayBar } from './DayBar';
 import { PickTable } from './PickTable';
 
 /** How long the quantity takes, who waits for whom, and what is taken from the shelves for it. */
 export function RunPart() {
   const view = useFloor((s) => s.view);
-  const quantity = useJob((s) => s.job!.brief.quantity);
+  const brief = useJob((s) => s.job!.brief);
   return (
     <PartPage
       title="Time and thread"
@@ -26,7 +27,7 @@ export function RunPart() {
         <div className="grid gap-6">
           {view ? (
             <>
-              <Figures view={view} quantity={quantity} />
+              <Figures view={view} brief={brief} />
               <DayBar view={view} />
               <PickTable view={view} />
             </>
@@ -42,17 +43,17 @@ export function RunPart() {
   );
 }
 
-function Figures({ view, quantity }: { view: FloorView; quantity: number }) {
+function Figures({ view, brief }: { view: FloorView; brief: Brief }) {
   const { runs, figures } = view;
   return (
     <dl className="grid grid-cols-4 gap-4">
-      <Figure name="In all" figure={hoursOf(runs.totalSeconds)} says={`${counted(quantity, 'garment')}, hands and machine`} />
+      <Figure name="In all" figure={hoursOf(runs.totalSeconds)} says={`${madeWords(brief.quantity, brief)}, hands and machine`} />
       <Figure
         name="One run"
         figure={hoursOf(runs.runSeconds)}
         says={`${figures.stitches.toLocaleString('en')} stitches, ${counted(figures.trims, 'trim')}`}
       />
-      <Figure name="Runs" figure={String(runs.runs)} says={idleWords(view)} />
+      <Figure name="Runs" figure={String(runs.runs)} says={idleWords(view, brief)} />
       <Figure
         name="Machine waits"
         figure={hoursOf(runs.machineIdleSeconds)}
@@ -62,8 +63,8 @@ function Figures({ view, quantity }: { view: FloorView; quantity: number }) {
   );
 }
 
-function idleWords({ runs }: FloorView): string {
-  const each = `${counted(runs.garmentsPerRun, 'garment')} each`;
+function idleWords({ runs }: FloorView, brief: Brief): string {
+  const each = `${madeWords(runs.garmentsPerRun, brief)} each`;
   return runs.headsIdleInLast > 0 ? `${each}; ${counted(runs.headsIdleInLast, 'head')} idle in the last` : each;
 }
 

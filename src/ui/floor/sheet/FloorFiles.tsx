@@ -5,6 +5,7 @@ import { DEFAULT_PROFILE } from '@/core/document/shop/profile';
 import { useMachines } from '@/session/floor/machineStore';
 import { Choice } from '../../components/Choice';
 import { Button } from '../../components/Button';
+import { usePaper } from './usePaper';
 import { takeAway } from '../../components/takeAwayFile';
 
 /** What each kind of file holds and what it cannot, said before it is written. */
@@ -21,6 +22,7 @@ const BY_MACHINE = ['csv', 'gcode'];
 /** All files of what lies in the hoop, as the chosen machine can sew it. */
 export function FloorFiles() {
   const machines = useMachines((s) => s.list);
+  const paper = usePaper();
   const [key, setKey] = useState('none');
   const machine = key === 'any' ? DEFAULT_PROFILE : machines.find((m) => m.id === key)?.profile;
   return (
@@ -50,7 +52,7 @@ export function FloorFiles() {
               dense
               aria-label={`Take away .${f.extension}`}
               onClick={() =>
-                void takeAway(f.extension, { sheet: true, ...(machine && BY_MACHINE.includes(f.extension) ? { machine } : {}) })
+                void takeAway(f.extension, { sheet: true, ...paper, ...(machine && BY_MACHINE.includes(f.extension) ? { machine } : {}) })
               }
             >
               .{f.extension}
