@@ -8,6 +8,7 @@ import { faceSheet } from './engine/faceSheet';
 import { heights } from './engine/heights';
 import { textOver } from './engine/textOver';
 import { lift } from './engine/lift';
+import { lineUp } from './engine/lineUp';
 import { machineFile } from './engine/machineFile';
 import { meetings } from './engine/meetings';
 import { names } from './engine/names';
@@ -56,6 +57,7 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   floor,
   place,
   machineFile,
+  lineUp,
   export: takeAway,
 };
 

@@ -1,4 +1,4 @@
-import type { Place, UnderlayKind } from './types';
+import type { JobStage, Place, UnderlayKind } from './types';
 
 /** What people call things; one list for the whole interface and for what is printed. */
 export const UNDERLAY_WORDS: Record<UnderlayKind, string> = {
@@ -21,4 +21,14 @@ export const PLACE_WORDS: Record<Place, string> = {
   patch: 'Patch',
   edging: 'Edging',
   other: 'Elsewhere',
+};
+
+/** Where a job stands, in words. */
+export const STAGE_WORDS: Record<JobStage, string> = {
+  asked: 'Asked for',
+  digitizing: 'Being digitized',
+  'sew-out': 'Sew-out',
+  approved: 'Approved',
+  'in-production': 'In production',
+  done: 'Done',
 };

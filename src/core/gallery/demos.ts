@@ -23,7 +23,10 @@ export function workedOn(job: Job, { byHand = {}, accepted, floor }: Demo): Job 
   return { ...job, pieces, ...(accepted ? { accepted } : {}), ...(floor ? { floor } : {}) };
 }
 
-/** Made-up jobs of the Quillwater Stitchroom, as they lie on the shelf. */
+/** The made-up shop whose jobs they are. */
+export const DEMO_SHOP = 'Quillwater Stitchroom';
+
+/** Its jobs, as they lie on the shelf. */
 export const DEMOS: readonly Demo[] = [
   {
     name: 'Ferry crew polo',

@@ -13,7 +13,7 @@ export interface PickList {
 }
 
 /** @param changes needles of all jobs, in the order in which they are sewn */
-export function pickList(made: readonly Production[], changes: readonly NeedleChange[]): PickList {
+export function pickList(made: readonly Pick<Production, 'materials'>[], changes: readonly NeedleChange[]): PickList {
   const materials = made.map((p) => p.materials);
   return {
     thread: threadOfAll(made),
@@ -26,7 +26,7 @@ export function pickList(made: readonly Production[], changes: readonly NeedleCh
 }
 
 /** A cone that one job leaves goes on with the next. */
-function threadOfAll(made: readonly Production[]): ThreadNeed[] {
+function threadOfAll(made: readonly Pick<Production, 'materials'>[]): ThreadNeed[] {
   const all = new Map<string, ThreadNeed>();
   for (const t of made.flatMap((p) => p.materials.thread)) {
     const key = `${t.code} ${t.weight}`;

@@ -73,8 +73,8 @@ export function naiveSchedule(queue: Queue): Schedule {
   return scheduleOf(queue, lines);
 }
 
-/** Line-ups that are changed by chance and bettered again. */
-const ROUNDS = 60;
+/** Line-ups that are changed by chance and bettered again: many of few jobs, fewer where each takes long. */
+const roundsFor = (jobs: number): number => Math.max(6, Math.min(60, Math.round(2400 / jobs ** 2)));
 
 /**
  * The best line-up found of jobs on machines: least total lateness, then the earliest end. Begins with the jobs by due date, each where it
@@ -89,7 +89,7 @@ export function bestSchedule(queue: Queue): Schedule {
   const begun = [greedy(queue, byDue), greedy(queue, byLength), linesOf(queue, naiveSchedule(queue))].map((l) => bettered(queue, l));
   let best = begun.reduce((a, b) => (less(b.cost, a.cost) ? b : a));
   const chance = random(able.length * 7919 + queue.machines.length);
-  for (let round = 0; round < ROUNDS && able.length > 2; round++) {
+  for (let round = 0; round < roundsFor(able.length) && able.length > 2; round++) {
     const next = bettered(queue, shaken(queue, best.lines, chance));
     if (less(next.cost, best.cost)) best = next;
   }

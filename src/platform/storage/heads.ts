@@ -1,13 +1,23 @@
 import Joi from 'joi';
-import { briefSchema } from '@/core/document/schema';
+import { briefSchema, jobSchema } from '@/core/document/schema';
 import type { Job } from '@/core/document/types';
 
 /** What the Shelf shows of a job, so that it need not read the job itself. */
-export type Head = Pick<Job, 'name' | 'brief'>;
+export type Head = Pick<Job, 'name' | 'brief' | 'stage' | 'floor'>;
 
-const headSchema = Joi.object<Head, true>({ name: Joi.string().allow('').max(200).required(), brief: briefSchema.required() });
+const headSchema = Joi.object<Head, true>({
+  name: Joi.string().allow('').max(200).required(),
+  brief: briefSchema.required(),
+  stage: jobSchema.extract('stage') as Joi.StringSchema,
+  floor: jobSchema.extract('floor') as Joi.ObjectSchema,
+});
 
-export const headOf = ({ name, brief }: Job): Head => ({ name, brief });
+export const headOf = ({ name, brief, stage, floor }: Job): Head => ({
+  name,
+  brief,
+  ...(stage ? { stage } : {}),
+  ...(floor ? { floor } : {}),
+});
 
 /** A head as it was kept; null when it is none, so that the job itself has to be read. */
 export function readHead(data: unknown): Head | null {

@@ -6,10 +6,11 @@ import { useEffect } from 'react';
 import { briefRecipe, type HouseRecipe } from '@/core/cloth/house';
 import { RECIPES } from '@/core/cloth/recipes';
 import { HOOPS } from '@/core/document/job';
-import { PLACES as GARMENT_PLACES, type Brief as BriefRecord, type Hoop } from '@/core/document/types';
-import { PLACE_WORDS } from '@/core/document/words';
+import { JOB_STAGES, PLACES as GARMENT_PLACES, type Brief as BriefRecord, type Hoop, type JobStage } from '@/core/document/types';
+import { PLACE_WORDS, STAGE_WORDS } from '@/core/document/words';
 import { formatLength } from '@/core/units/length';
 import { changeBrief, type BriefPatch } from '@/session/edit/commands';
+import { setStage } from '@/session/edit/floorCommands';
 import { openLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { useJob } from '@/session/job/jobStore';
 import { Choice } from '../components/Choice';
@@ -168,12 +169,26 @@ function Fields({ brief }: { brief: BriefRecord }) {
           <span className="text-quiet">{brief.clothHex ? 'set by hand' : 'usual for this cloth'}</span>
         </span>
       </label>
+      <Stage />
       <NotesField key={brief.notes} value={brief.notes} />
       <p className="text-xs text-quiet sm:col-span-2">
         Sizes are kept in millimetres.{' '}
         {brief.size.width !== undefined && `${formatLength(brief.size.width)} is ${formatLength(brief.size.width, 'in')}.`}
       </p>
     </div>
+  );
+}
+
+/** Where the job stands: the shelf is sorted by it, and the day's work leaves out what is done. */
+function Stage() {
+  const stage = useJob((s) => s.job?.stage ?? 'digitizing');
+  return (
+    <Choice<JobStage>
+      label="Where it stands"
+      value={stage}
+      options={JOB_STAGES.map((value) => ({ value, name: STAGE_WORDS[value] }))}
+      onChange={setStage}
+    />
   );
 }
 

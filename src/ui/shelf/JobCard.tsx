@@ -3,6 +3,7 @@ import { Columns2, Copy, Trash2 } from 'lucide-react';
 import { AlertDialog } from 'radix-ui';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { recipeOf } from '@/core/cloth/recipes';
+import { STAGE_WORDS } from '@/core/document/words';
 import { clothColour } from '@/core/render/picture';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { DamagedJob, ShelfEntry } from '@/platform/storage/records';
@@ -85,6 +86,12 @@ export function JobCard({ entry, onDuplicate, onRemove }: Props) {
           <p className="truncate text-quiet">
             {recipeOf(head.brief.cloth).name} · {hoop.width} × {hoop.height} hoop
           </p>
+          {(head.stage ?? head.brief.due) && (
+            <p className="flex gap-2 truncate text-xs">
+              {head.stage && <span className="font-semibold">{STAGE_WORDS[head.stage]}</span>}
+              {head.brief.due && <span className="figures text-quiet">due {head.brief.due}</span>}
+            </p>
+          )}
           <p className="figures mt-auto text-xs">
             {figures
               ? `${figures.stitches.toLocaleString('en')} st · ${counted(figures.trims, 'trim')} · ${`${Math.round(figures.runSeconds / 60)} min`}`

@@ -1,17 +1,22 @@
 'use client';
 import { FilePlus2, Search } from 'lucide-react';
 import Link from 'next/link';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { toast } from 'sonner';
+import { STAGE_WORDS } from '@/core/document/words';
+import { JOB_STAGES, type JobStage } from '@/core/document/types';
 import { removeKept, type ShelfEntry } from '@/platform/storage/records';
 import { removeVersions } from '@/platform/storage/versions';
 import { tellTabs } from '@/platform/tabs';
+import { openLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { Button } from '../components/Button';
+import { Choice } from '../components/Choice';
 import { Mark } from '../components/Mark';
 import { usePastedFile } from '../components/usePastedFile';
 import { DamagedCard, JobCard } from './JobCard';
 import { duplicateJob, NotKept } from './newJob';
+import { ORDER_WORDS, ordered, SHELF_ORDERS, stageOf, type ShelfOrder } from './shelfOrder';
 import { SaveShelf, ShelfNotices } from './ShelfNotices';
 import { useIntake, type Reading } from './useIntake';
 import { useShelf } from './useShelf';
@@ -51,10 +56,13 @@ export function Shelf() {
     multiple: false,
   });
 
-  const shown = useMemo(
-    () => (entries ?? []).filter((s) => nameOf(s).toLowerCase().includes(wanted.trim().toLowerCase())),
-    [entries, wanted],
-  );
+  const [order, setOrder] = useState<ShelfOrder>('touched');
+  const [stage, setStage] = useState<JobStage | 'all'>('all');
+  const shown = useMemo(() => {
+    const text = wanted.trim().toLowerCase();
+    const found = (entries ?? []).filter((s) => nameOf(s).toLowerCase().includes(text) && (stage === 'all' || stageOf(s) === stage));
+    return ordered(found, order);
+  }, [entries, wanted, order, stage]);
 
   return (
     <div {...getRootProps()} className="flex min-h-screen flex-col">
@@ -64,10 +72,27 @@ export function Shelf() {
       <ShelfHeader wanted={wanted} onWanted={setWanted} />
       <ShelfNotices entries={entries} notKept={notKept} onDismiss={() => setNotKept(null)} />
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
-        <div className="mb-5 flex items-baseline justify-between">
+        <div className="mb-5 flex flex-wrap items-baseline gap-4">
           <h2 className="text-xl font-semibold">Shelf</h2>
-          <p className="text-quiet">
-            Quillwater Stitchroom · jobs are kept in this browser · <SaveShelf />
+          <Choice<ShelfOrder>
+            label="Order of the shelf"
+            hideLabel
+            dense
+            value={order}
+            options={SHELF_ORDERS.map((value) => ({ value, name: ORDER_WORDS[value] }))}
+            onChange={setOrder}
+          />
+          <Choice<JobStage | 'all'>
+            label="Jobs that are shown"
+            hideLabel
+            dense
+            value={stage}
+            options={[{ value: 'all', name: 'all jobs' }, ...JOB_STAGES.map((value) => ({ value, name: STAGE_WORDS[value] }))]}
+            onChange={setStage}
+          />
+          <p className="ml-auto text-quiet">
+            <ShopName />
+            jobs are kept in this browser · <SaveShelf />
           </p>
         </div>
         <ul className="grid grid-cols-1 gap-5 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-4">
@@ -90,10 +115,19 @@ export function Shelf() {
             Laying out the jobs …
           </p>
         )}
-        {entries !== null && entries.length > 0 && shown.length === 0 && <p className="mt-6 text-quiet">No job is called that.</p>}
+        {entries !== null && entries.length > 0 && shown.length === 0 && (
+          <p className="mt-6 text-quiet">{stage === 'all' ? 'No job is called that.' : `No job stands at ‘${STAGE_WORDS[stage]}’.`}</p>
+        )}
       </main>
     </div>
   );
+}
+
+/** Whose shelf it is, once that is known. */
+function ShopName() {
+  const name = useLibrary((s) => s.library.shop.name);
+  useEffect(() => void openLibrary(), []);
+  return name === '' ? null : <>{name} · </>;
 }
 
 function ShelfHeader({ wanted, onWanted }: { wanted: string; onWanted(wanted: string): void }) {
@@ -102,7 +136,10 @@ function ShelfHeader({ wanted, onWanted }: { wanted: string; onWanted(wanted: st
       <Mark />
       <h1 className="text-lg font-semibold">Cobble</h1>
       <p className="hidden text-quiet sm:block">Artwork becomes a sewing plan that works on the first sew-out.</p>
-      <Link href="/library" className="ml-auto rounded-md px-2 py-1 underline decoration-dotted underline-offset-4 hover:bg-tape-soft">
+      <Link href="/day" className="ml-auto rounded-md px-2 py-1 underline decoration-dotted underline-offset-4 hover:bg-tape-soft">
+        The day’s work
+      </Link>
+      <Link href="/library" className="rounded-md px-2 py-1 underline decoration-dotted underline-offset-4 hover:bg-tape-soft">
         Library
       </Link>
       <label className="flex h-8 items-center gap-2 rounded-md border border-edge bg-white px-2">

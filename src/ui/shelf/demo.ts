@@ -1,8 +1,9 @@
-import { DEMOS, PICTURE_DEMOS, workedOn, type Demo, type PictureDemo } from '@/core/gallery/demos';
+import { DEMO_SHOP, DEMOS, PICTURE_DEMOS, workedOn, type Demo, type PictureDemo } from '@/core/gallery/demos';
 import { without } from '@/core/document/without';
 import { keptStamp } from '@/platform/storage/records';
 import { keepPreference, preference } from '@/platform/storage/shop';
 import { tracePicture } from '@/session/derived/tracePicture';
+import { changeLibrary, openLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { jobFromDrawing, type NewJob } from './newJob';
 
 const LAID_OUT = 'demo-jobs-laid-out';
@@ -36,6 +37,13 @@ async function drawnBy(demo: Demo | PictureDemo, response: Response): Promise<Pi
   return { file: file.replace(/\.\w+$/, '.svg'), svg, picture: { from: { file, ...choices, found }, text: picture } };
 }
 
+/** The demo's shop has a name; whoever gave one of their own keeps it. */
+async function nameShop(): Promise<void> {
+  await openLibrary();
+  const { shop } = useLibrary.getState().library;
+  if (shop.name === '') await changeLibrary({ shop: { ...shop, name: DEMO_SHOP } });
+}
+
 /**
  * Lays out the demo jobs, each once: one that the person removed stays removed.
  * @param laid called after each that was new
@@ -44,6 +52,7 @@ export async function layOutDemos(laid: () => Promise<void>): Promise<void> {
   const before = await preference<boolean | string[]>(LAID_OUT);
   // Earlier versions had the first one only.
   const known = before === true ? [DEMOS[0]!.file] : before || [];
+  if (!before) await nameShop();
   const now = Date.now();
   for (const [i, demo] of [...DEMOS, ...PICTURE_DEMOS].entries()) {
     if (known.includes(demo.file)) continue;

@@ -6,6 +6,8 @@ import type { Paper } from '@/core/document/shop/identity';
 import type { PlaceAsked } from '@/core/production/floor';
 import type { SheetFigures } from '@/core/production/placement/sheet';
 import type { Worksheet } from '@/core/production/worksheet';
+import type { DayJob, DayMachine } from '@/core/production/day';
+import type { Schedule } from '@/core/production/schedule';
 import type { Production } from '@/core/production/produce';
 import type { PieceChange } from '@/core/compare/changes';
 import type { NewJobOptions } from '@/core/artwork/newJob';
@@ -144,6 +146,8 @@ export interface EngineProtocol {
   /** The job as its Floor lays it into the hoop, and what its quantity takes. */
   floor: { in: { job: Job; habits: WorkHabits }; out: FloorView };
   place: { in: { job: Job; asked: PlaceAsked }; out: CopyPlace[] };
+  /** The day's jobs on its machines: the best line-up found, and the one of who comes first. */
+  lineUp: { in: { jobs: DayJob[]; machines: DayMachine[]; habits: WorkHabits }; out: { best: Schedule; naive: Schedule } };
   /** The file for a machine, and its events, so that what is sewn can be drawn as it goes. */
   machineFile: { in: { job: Job; machine: MachineProfile }; out: MachineFile };
   /** A bundle, or a whole shelf. */

@@ -1,0 +1,5 @@
+import { Day } from '@/ui/day/Day';
+
+export default function Page() {
+  return <Day />;
+}
