@@ -23,16 +23,33 @@ for (const [place, ready] of [
   ['art', 'tbody tr'],
   ['bench', 'canvas[data-until]'],
   ['library', '[data-sample="run"] img'],
+  ['day', '[data-testid="day-chart"] svg'],
 ]) {
   test(`${place}: nothing serious`, async () => {
-    const outside = { shelf: app.address, library: `${app.address}/library` };
+    const outside = { shelf: app.address, library: `${app.address}/library`, day: `${app.address}/day` };
     await driver.get(outside[place] ?? bench.replace('/bench', `/${place}`));
     await h.find(ready);
     assert.deepEqual(await serious(), []);
   });
 }
 
-for (const page of ['Faces', 'Cloths', 'Threads', 'Schools']) {
+for (const [part, ready] of [
+  ['In the hoop', '[data-copy="0"] image'],
+  ['Worksheet', '[data-testid="stops"]'],
+  ['Time and thread', '[aria-label="From the shelves"]'],
+  ['Price', '[data-testid="price-steps"] svg'],
+  ['Machine', '[data-testid="machine-says"]'],
+]) {
+  test(`floor, ${part.toLowerCase()}: nothing serious`, async () => {
+    await driver.get(bench.replace('/bench', '/floor'));
+    await h.find('[data-copy="0"] image');
+    await driver.findElement({ xpath: `//nav[@aria-label="Parts of the floor"]/button[contains(., "${part}")]` }).click();
+    await h.find(ready);
+    assert.deepEqual(await serious(), []);
+  });
+}
+
+for (const page of ['Faces', 'Cloths', 'Threads', 'Shop', 'Schools']) {
   test(`library, ${page.toLowerCase()}: nothing serious`, async () => {
     await driver.get(`${app.address}/library`);
     await (await h.findText('button', page)).click();

@@ -74,10 +74,14 @@ export function hexToRgb(hex: string): Rgb {
   return { r: (n >> 16) & 255, g: (n >> 8) & 255, b: n & 255 };
 }
 
-/** Whether dark letters read better than light ones on a colour (relative luminance above 0.3). */
+/** Where black and white are equally far from a colour: the nearer side has a contrast of 4.5 and more (WCAG 2, relative luminance). */
+const BETWEEN_BLACK_AND_WHITE = 0.179;
+
+/** Whether black is read better on a colour than white. */
 export function isPale(hex: string): boolean {
   const { r, g, b } = hexToRgb(hex);
-  return 0.2126 * (r / 255) ** 2.2 + 0.7152 * (g / 255) ** 2.2 + 0.0722 * (b / 255) ** 2.2 > 0.3;
+  const linear = (v: number): number => (v / 255 <= 0.04045 ? v / 255 / 12.92 : ((v / 255 + 0.055) / 1.055) ** 2.4);
+  return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b) > BETWEEN_BLACK_AND_WHITE;
 }
 
 /** Lays one colour over a pixel with the given opacity, 0 to 1. */

@@ -6,7 +6,7 @@ export function Swatch({ hex, number, title }: { hex: string; number: number; ti
     <span
       title={title}
       className="figures grid h-[18px] w-[24px] shrink-0 place-items-center rounded-sm border border-edge text-xs leading-none"
-      style={{ backgroundColor: hex, color: isPale(hex) ? '#1d282c' : '#ffffff' }}
+      style={{ backgroundColor: hex, color: isPale(hex) ? '#000000' : '#ffffff' }}
     >
       {number}
     </span>

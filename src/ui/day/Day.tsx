@@ -12,7 +12,7 @@ import { Figure } from '../floor/PartPage';
 import { hoursOf } from '../floor/words';
 import { DayChart } from './DayChart';
 import { DayPick } from './DayPick';
-import { clockWords } from './clockWords';
+import { clockWords, hourWords } from './clockWords';
 
 /** The jobs that wait, lined up on the machines by when they are due. */
 export function Day() {
@@ -104,8 +104,8 @@ function Lined({ lined }: { lined: LinedUp }) {
           )}
           <p className="mt-3 max-w-[70ch] text-xs text-quiet">
             Taken for granted: a machine sews one job at a time, to its end; {SET_UP_MINUTES} minutes to set up for another cloth or needle;
-            hooping and finishing as the Library has them; work from {shop.opens} to {shop.closes} o’clock. Hands are not shared out between
-            machines.
+            hooping and finishing as the Library has them; work from {hourWords(shop.opens)} to {hourWords(shop.closes)}. Hands are not
+            shared out between machines.
           </p>
         </section>
         <section aria-label="Pick list">

@@ -7,3 +7,6 @@ export function clockWords(at: Date, from: Date): string {
   const week = at.getTime() - from.getTime() < 6 * 86_400_000;
   return same ? hour : week ? `${DAYS[at.getDay()]} ${hour}` : `${at.getDate()}.${at.getMonth() + 1}. ${hour}`;
 }
+
+/** An hour of the day, 16.5 as 16:30. */
+export const hourWords = (hour: number): string => `${Math.floor(hour)}:${String(Math.round((hour % 1) * 60)).padStart(2, '0')}`;

@@ -39,7 +39,7 @@ export function Library() {
       <header className="flex h-12 items-center gap-3 border-b border-hairline bg-panel px-4">
         <HomeLink />
         <h1 className="text-lg font-semibold">Library</h1>
-        <p className="hidden truncate text-quiet lg:block">{PAGES.find((p) => p.key === page)!.says}</p>
+        <p className="hidden truncate text-quiet xl:block">{PAGES.find((p) => p.key === page)!.says}</p>
         <LibraryFile />
         <nav aria-label="Parts of the library" className="flex overflow-hidden rounded-md border border-edge">
           {PAGES.map((p) => (
@@ -48,7 +48,7 @@ export function Library() {
               type="button"
               aria-current={page === p.key ? 'page' : undefined}
               onClick={() => setPage(p.key)}
-              className={`h-8 px-3 ${page === p.key ? 'bg-tape font-semibold' : 'bg-panel hover:bg-tape-soft'}`}
+              className={`h-8 px-2.5 whitespace-nowrap ${page === p.key ? 'bg-tape font-semibold' : 'bg-panel hover:bg-tape-soft'}`}
             >
               {p.name}
             </button>
