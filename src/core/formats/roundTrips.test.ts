@@ -8,6 +8,7 @@ import { CSV_HEADER, writeCsv } from './csv';
 import { writeGcode } from './gcode';
 import { readCsv } from './readCsv';
 import { readGcode } from './readGcode';
+import { writeThreadList } from './threadList';
 
 const place = fc.oneof(
   fc.integer({ min: -600_000, max: 600_000 }).map((v) => Math.fround(v * 0.001)),
@@ -94,6 +95,21 @@ test('inches, relative moves, words of several forms and comments are understood
   expect(Array.from(x, (v) => Math.round(v * 1000) / 1000)).toEqual([25.4, 38.1, 38.1, 38.1, 38.1]);
   expect(Array.from(y, (v) => Math.round(v * 1000) / 1000)).toEqual([0, 0, -12.7, -12.7, -12.7]);
   expect([...command]).toEqual([Command.jump, Command.stitch, Command.stitch, Command.trim, Command.end]);
+});
+
+test('the thread list is one row a colour, with names that no spreadsheet runs', () => {
+  const need = {
+    code: 'Q1',
+    name: '=Moss, dark',
+    hex: '#335533',
+    weight: 40,
+    metres: 12.345,
+    perHeadM: 12.345,
+    onConeM: 5000,
+    heads: 1,
+    cones: 2,
+  };
+  expect(writeThreadList([need])).toBe('code,name,hex,weight,metres,cones\nQ1,"\'=Moss, dark",#335533,40,12.3,2\n');
 });
 
 test.each([

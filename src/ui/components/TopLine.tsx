@@ -94,7 +94,7 @@ function PlaceLink({ name, href, current }: { name: string; href: string; curren
     <QuietLink
       href={href}
       aria-current={current ? 'page' : undefined}
-      className={`tape-ticks flex items-center border-r border-hairline px-2.5 pb-1 first:border-l sm:px-6 ${current ? 'bg-tape font-semibold' : 'bg-paper hover:bg-tape-soft'}`}
+      className={`tape-ticks flex items-center border-r border-hairline px-2 pb-1 first:border-l sm:px-6 ${current ? 'bg-tape font-semibold' : 'bg-paper hover:bg-tape-soft'}`}
     >
       {name}
     </QuietLink>

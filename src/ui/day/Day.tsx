@@ -56,7 +56,7 @@ function Lined({ lined }: { lined: LinedUp }) {
   const { best, naive } = lined;
   return (
     <>
-      <dl className="grid grid-cols-4 gap-4">
+      <dl className="grid grid-cols-2 gap-4 sm:grid-cols-4">
         <Figure
           name="Done by"
           figure={clockWords(clockAt(from, best.ends, shop), from)}

@@ -36,7 +36,7 @@ export function Floor() {
   if (!job) return null;
   if (job.pieces.length === 0) return <Nothing />;
   return (
-    <main className="flex min-h-0 flex-1">
+    <main className="flex min-h-0 flex-1 max-sm:flex-col">
       <Rail part={part} onPart={setPart} />
       <div className="min-h-0 min-w-0 flex-1">
         <Trouble />

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 export function PartPage({ title, says, tools, children }: { title: string; says: string; tools?: ReactNode; children: ReactNode }) {
   return (
     <div className="h-full overflow-auto">
-      <div className="mx-auto max-w-[1040px] px-6 py-5">
+      <div className="mx-auto max-w-[1040px] px-4 py-5 sm:px-6">
         <div className="mb-5 flex items-start gap-4">
           <div className="flex-1">
             <h1 className="text-xl font-semibold">{title}</h1>

@@ -21,21 +21,24 @@ interface Figure {
 export function Rail({ part, onPart }: { part: PartKey; onPart(part: PartKey): void }) {
   const figures = useFigures();
   return (
-    <nav aria-label="Parts of the floor" className="flex w-[196px] shrink-0 flex-col border-r border-hairline bg-panel max-lg:w-[150px]">
+    <nav
+      aria-label="Parts of the floor"
+      className="flex w-[196px] shrink-0 flex-col border-r border-hairline bg-panel max-lg:w-[150px] max-sm:w-full max-sm:flex-row max-sm:overflow-x-auto"
+    >
       {PART_KEYS.map((key) => (
         <button
           key={key}
           type="button"
           aria-current={part === key ? 'true' : undefined}
           onClick={() => onPart(key)}
-          className={`border-b border-hairline px-4 py-3 text-left ${part === key ? 'bg-tape' : 'hover:bg-tape-soft'}`}
+          className={`border-b border-hairline px-4 py-3 text-left max-sm:min-w-[130px] max-sm:border-r max-sm:py-1.5 ${part === key ? 'bg-tape' : 'hover:bg-tape-soft'}`}
         >
           <span className="block font-semibold">{figures[key].name}</span>
           <span className="figures block truncate text-xl leading-7">{figures[key].figure}</span>
           <span className={`block truncate text-xs ${part === key ? 'text-ink' : 'text-quiet'}`}>{figures[key].says}</span>
         </button>
       ))}
-      <p className="mt-auto p-4 text-xs text-quiet">
+      <p className="mt-auto p-4 text-xs text-quiet max-sm:hidden">
         Keep fingers away from a moving needle. The machine’s manual and your local rules come before anything said here.
       </p>
     </nav>

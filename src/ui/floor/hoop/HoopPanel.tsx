@@ -25,7 +25,7 @@ export function HoopPanel({ chosen, onChoose }: Props) {
   const copies = copiesOf(job);
   const at = chosen === null ? undefined : copies[chosen];
   return (
-    <aside className="flex w-[330px] shrink-0 flex-col gap-5 overflow-auto border-l border-hairline bg-panel p-4 max-lg:w-[280px]">
+    <aside className="flex w-[330px] shrink-0 flex-col gap-5 overflow-auto border-l border-hairline bg-panel p-4 max-lg:w-[280px] max-sm:w-full max-sm:border-l-0">
       <Placing />
       <Wrong />
       {at && <OneCopy index={chosen!} at={at} only={copies.length === 1} onGone={() => onChoose(null)} />}

@@ -7,7 +7,7 @@ import { HoopView } from './HoopView';
 export function HoopPart() {
   const [chosen, setChosen] = useState<number | null>(null);
   return (
-    <div className="flex h-full">
+    <div className="flex h-full max-sm:flex-col max-sm:overflow-auto">
       <HoopView chosen={chosen} onChoose={setChosen} />
       <HoopPanel chosen={chosen} onChoose={setChosen} />
     </div>

@@ -22,7 +22,7 @@ export function HoopView({ chosen, onChoose }: Chosen) {
   const hoop = floorHoop(job);
   const [w, h] = [hoop.width / 2 + ROOM_MM, hoop.height / 2 + ROOM_MM];
   return (
-    <div className="min-w-0 flex-1 bg-mat p-2">
+    <div className="min-w-0 flex-1 bg-mat p-2 max-sm:h-[340px] max-sm:flex-none">
       <svg
         viewBox={`${-w} ${-h} ${2 * w} ${2 * h}`}
         className="h-full w-full select-none"

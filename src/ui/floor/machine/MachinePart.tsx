@@ -20,9 +20,9 @@ export function MachinePart() {
     if (chosen && holds) void fileFor(job).catch(() => undefined);
   }, [chosen, holds, job]);
   return (
-    <div className="flex h-full">
+    <div className="flex h-full max-sm:flex-col-reverse max-sm:justify-end max-sm:overflow-auto">
       <SewnSoFar />
-      <aside className="flex w-[360px] shrink-0 flex-col gap-4 overflow-auto border-l border-hairline bg-panel p-4 max-lg:w-[290px]">
+      <aside className="flex w-[360px] shrink-0 flex-col gap-4 overflow-auto border-l border-hairline bg-panel p-4 max-lg:w-[290px] max-sm:w-full max-sm:border-l-0">
         <Which />
         {machine && (
           <>

@@ -23,7 +23,7 @@ export function SewnSoFar() {
   const [w, h] = [hoop.width / 2 + ROOM_MM, hoop.height / 2 + ROOM_MM];
   const running = machine?.job?.name === job.name ? machine.job : null;
   return (
-    <div className="flex min-w-0 flex-1 flex-col gap-2 bg-mat p-2">
+    <div className="flex min-w-0 flex-1 flex-col gap-2 bg-mat p-2 max-sm:h-[380px] max-sm:flex-none">
       <svg
         viewBox={`${-w} ${-h} ${2 * w} ${2 * h}`}
         className="min-h-0 w-full flex-1"

@@ -44,7 +44,7 @@ export function PricePart() {
         <div className="grid gap-6">
           {price && order ? (
             <>
-              <dl className="grid grid-cols-3 gap-4">
+              <dl className="grid grid-cols-1 gap-4 sm:grid-cols-3">
                 <Figure
                   name="The order"
                   figure={`${price.currency} ${price.total.toFixed(2)}`}

@@ -1,11 +1,16 @@
 'use client';
+import { writeThreadList } from '@/core/formats/threadList';
 import { counted } from '@/core/units/count';
 import type { FloorView } from '@/workers/protocol/engine';
+import { download, fileStem } from '@/platform/files';
+import { useJob } from '@/session/job/jobStore';
+import { Button } from '../../components/Button';
 import { Swatch } from '../../components/Swatch';
 
 /** Everything that is taken from the shelves for the quantity. */
 export function PickTable({ view }: { view: FloorView }) {
   const { materials: m, needles } = view;
+  const name = useJob((s) => s.job!.name);
   const others = [
     { name: 'Bobbins', amount: counted(m.bobbins, 'bobbin'), says: `${m.bobbinM.toFixed(0)} m of thread beneath` },
     ...needles.map((n) => ({ name: `Needles ${n.needle}`, amount: String(n.count), says: n.why })),
@@ -17,7 +22,15 @@ export function PickTable({ view }: { view: FloorView }) {
   ];
   return (
     <section aria-label="From the shelves">
-      <h2 className="mb-2 font-semibold">From the shelves</h2>
+      <div className="mb-2 flex items-center">
+        <h2 className="flex-1 font-semibold">From the shelves</h2>
+        <Button
+          dense
+          onClick={() => download(`${fileStem(name)}-threads.csv`, new Blob([writeThreadList(m.thread)], { type: 'text/csv' }))}
+        >
+          Thread list .csv
+        </Button>
+      </div>
       {/* In the order in which the machine asks for them. */}
       <table className="w-full border-collapse">
         <thead>

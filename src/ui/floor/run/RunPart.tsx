@@ -46,7 +46,7 @@ export function RunPart() {
 function Figures({ view, brief }: { view: FloorView; brief: Brief }) {
   const { runs, figures } = view;
   return (
-    <dl className="grid grid-cols-4 gap-4">
+    <dl className="grid grid-cols-2 gap-4 sm:grid-cols-4">
       <Figure name="In all" figure={hoursOf(runs.totalSeconds)} says={`${madeWords(brief.quantity, brief)}, hands and machine`} />
       <Figure
         name="One run"

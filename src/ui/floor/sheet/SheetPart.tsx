@@ -43,12 +43,12 @@ function Sheet() {
   const shop = useLibrary((s) => s.library.shop.name);
   return (
     <article className="rounded-md border border-hairline bg-white p-5">
-      <header className="mb-4 flex items-start gap-5">
+      <header className="mb-4 flex items-start gap-5 max-sm:flex-col">
         <img src={href} alt="The design, sewn" className="h-[150px] w-[170px] rounded-sm border border-hairline object-contain" />
         <div className="min-w-0 flex-1">
           {shop && <p className="text-quiet">{shop}</p>}
           <h2 className="truncate text-xl font-semibold">{sheet.title}</h2>
-          <dl className="mt-3 grid grid-cols-[auto_auto_auto_auto] justify-between gap-4">
+          <dl className="mt-3 grid grid-cols-2 gap-4 sm:grid-cols-[auto_auto_auto_auto] sm:justify-between">
             {sheet.figures.map((f) => (
               <Figure key={f.name} {...f} />
             ))}
@@ -66,37 +66,39 @@ function Sheet() {
 
 function StopTable({ stops }: { stops: readonly WorksheetStop[] }) {
   return (
-    <table className="w-full border-collapse" data-testid="stops">
-      <thead>
-        <tr className="border-b border-ink text-left text-quiet">
-          <th className="py-1 font-normal">Stop</th>
-          <th className="py-1 font-normal">Thread</th>
-          <th className="py-1 font-normal">What is done</th>
-          <th className="py-1 text-right font-normal">Stitches</th>
-          <th className="py-1 text-right font-normal">Trims</th>
-          <th className="py-1 text-right font-normal">min</th>
-        </tr>
-      </thead>
-      <tbody>
-        {stops.map((stop) => (
-          <tr key={stop.number} className="border-b border-hairline align-top">
-            <td className="py-1.5">
-              <Swatch hex={stop.hex} number={stop.number} title={stop.name} />
-            </td>
-            <td className="py-1.5 pr-3">
-              <span className="figures">{stop.code}</span> {stop.name}
-            </td>
-            <td className="py-1.5 pr-3">
-              {stop.hand && <span className="block font-semibold">{stop.hand}</span>}
-              {stop.sews}
-            </td>
-            <td className="figures py-1.5 text-right">{stop.stitches.toLocaleString('en')}</td>
-            <td className="figures py-1.5 text-right">{stop.trims}</td>
-            <td className="figures py-1.5 text-right">{stop.minutes.toFixed(1)}</td>
+    <div className="overflow-x-auto">
+      <table className="w-full border-collapse" data-testid="stops">
+        <thead>
+          <tr className="border-b border-ink text-left text-quiet">
+            <th className="py-1 font-normal">Stop</th>
+            <th className="py-1 font-normal">Thread</th>
+            <th className="py-1 font-normal">What is done</th>
+            <th className="py-1 text-right font-normal">Stitches</th>
+            <th className="py-1 text-right font-normal">Trims</th>
+            <th className="py-1 text-right font-normal">min</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {stops.map((stop) => (
+            <tr key={stop.number} className="border-b border-hairline align-top">
+              <td className="py-1.5">
+                <Swatch hex={stop.hex} number={stop.number} title={stop.name} />
+              </td>
+              <td className="py-1.5 pr-3">
+                <span className="figures">{stop.code}</span> {stop.name}
+              </td>
+              <td className="py-1.5 pr-3">
+                {stop.hand && <span className="block font-semibold">{stop.hand}</span>}
+                {stop.sews}
+              </td>
+              <td className="figures py-1.5 text-right">{stop.stitches.toLocaleString('en')}</td>
+              <td className="figures py-1.5 text-right">{stop.trims}</td>
+              <td className="figures py-1.5 text-right">{stop.minutes.toFixed(1)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 
@@ -106,9 +108,9 @@ const LONG = 60;
 /** Cloth, what lies under and over it, hoop, needle, speed, and the customer's words. */
 function Setting({ rows }: { rows: readonly { name: string; words: string }[] }) {
   return (
-    <dl className="mt-4 grid grid-cols-2 gap-x-6">
+    <dl className="mt-4 grid gap-x-6 sm:grid-cols-2">
       {rows.map(({ name, words }) => (
-        <div key={name} className={`grid grid-cols-[90px_1fr] gap-3 py-0.5 ${words.length > LONG ? 'col-span-2' : ''}`}>
+        <div key={name} className={`grid grid-cols-[90px_1fr] gap-3 py-0.5 ${words.length > LONG ? 'sm:col-span-2' : ''}`}>
           <dt className="text-quiet">{name}</dt>
           <dd className="whitespace-pre-line">{words}</dd>
         </div>
