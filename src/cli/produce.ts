@@ -1,7 +1,7 @@
 import { InputError } from '../core/document/errors';
 import type { Job } from '../core/document/types';
 import { arrange, EDGE_MM } from '../core/production/placement/arrange';
-import { sheetOrders } from '../core/production/placement/sheet';
+import { gapOf, laidOut } from '../core/production/floor';
 import { Planner } from '../core/plan/planner';
 import { needleChanges } from '../core/production/needles';
 import { pickList, pickReport } from '../core/production/pickList';
@@ -54,17 +54,15 @@ function reportOf(made: readonly Production[], heads: number) {
   };
 }
 
-function sewnTogether(job: Job, { perHoop, quantity, hoop = job.brief.hoop }: ProduceArgs): Produced {
+/** As the job's Floor lays it into the hoop, unless copies are asked for here. */
+function sewnTogether(job: Job, { perHoop, quantity, hoop }: ProduceArgs): Produced {
   const plan = new Planner().plan(job);
-  const common = { hoop, quantity: quantity ?? job.brief.quantity };
-  if (perHoop === 1) return { job, plan, perHoop, ...common };
-  const places = arrange(plan, { hoop, copies: perHoop, gapMm: 4, edgeMm: EDGE_MM });
-  const both = sheetOrders(
-    places.map((at) => ({ job, plan, at })),
-    hoop,
-  );
-  const sheet = both[both.proposed];
-  return { job: sheet.job, plan: sheet.plan, perHoop, ...common };
+  const floor = { ...job.floor, ...(hoop ? { hoop } : {}) };
+  const room = hoop ?? job.floor?.hoop ?? job.brief.hoop;
+  const copies =
+    perHoop === undefined ? job.floor?.copies : arrange(plan, { hoop: room, copies: perHoop, gapMm: gapOf(job.floor), edgeMm: EDGE_MM });
+  const laid = laidOut({ ...job, floor: { ...floor, ...(copies ? { copies } : {}) } }, plan);
+  return { ...laid.sheet, perHoop: copies?.length ?? 1, hoop: room, quantity: quantity ?? job.brief.quantity };
 }
 
 const sentenceOf = ({ runs, price, materials }: Production): string =>

@@ -52,7 +52,8 @@ export interface ProduceArgs {
   heads?: number;
   operators?: number;
   spareHoops: boolean;
-  perHoop: number;
+  /** As the job has it when absent. */
+  perHoop?: number;
   rates?: string;
   rush: boolean;
   withGarments: boolean;
@@ -67,13 +68,12 @@ export function readProduceArgs(argv: readonly string[]): ProduceArgs {
   if (words.positionals.length === 0) throw usage('Name one or more artworks or jobs to produce.');
   const v = words.values as Record<string, string | undefined>;
   const switches = words.values as Record<string, boolean | undefined>;
-  const optional = { quantity: whole('quantity', v['quantity'], 1, 1_000_000), heads: whole('heads', v['heads'], 1, 60), operators: whole('operators', v['operators'], 1, 60), rates: v['rates'], report: v['report'] }; // prettier-ignore
+  const optional = { quantity: whole('quantity', v['quantity'], 1, 1_000_000), heads: whole('heads', v['heads'], 1, 60), operators: whole('operators', v['operators'], 1, 60), rates: v['rates'], report: v['report'], perHoop: whole('per-hoop', v['per-hoop'], 1, 200) }; // prettier-ignore
   const inputs = words.positionals.map((input) => readInput({ ...words, positionals: [input] }));
   return {
     inputs,
     ...(Object.fromEntries(Object.entries(optional).filter(([, value]) => value !== undefined)) as Partial<ProduceArgs>),
     ...(inputs[0]!.hoop ? { hoop: inputs[0]!.hoop } : {}),
-    perHoop: whole('per-hoop', v['per-hoop'], 1, 200) ?? 1,
     spareHoops: switches['spare-hoops'] ?? false,
     rush: switches['rush'] ?? false,
     withGarments: switches['with-garments'] ?? false,

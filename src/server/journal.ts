@@ -15,6 +15,8 @@ interface Head {
   profile: MachineProfile;
   setup: MachineSetup;
   t: number;
+  /** Stitches that the bobbin still lasts: it goes on from job to job. */
+  bobbinLeft: number;
 }
 
 interface SentJob {
@@ -54,7 +56,7 @@ export class Journals {
     const head = parsed<Head>(first ?? '');
     if (!head) return null;
     const job = this.job(id, number, head.profile);
-    let state: MachineState = { ...freshMachine(id, head.profile, head.setup), t: head.t };
+    let state: MachineState = { ...freshMachine(id, head.profile, head.setup), t: head.t, bobbinLeft: head.bobbinLeft };
     for (const line of lines) {
       const entry = parsed<Entry>(line);
       if (!entry || (entry.what === 'loaded' && !job)) break;
@@ -79,7 +81,7 @@ export class Journals {
 
   /** Begins a journal, with a job or without one; those before it are given up when it is there. */
   begin(state: MachineState, number: number, entries: readonly Entry[], sent?: SentJob): void {
-    const head: Head = { profile: state.profile, setup: state.setup, t: state.t };
+    const head: Head = { profile: state.profile, setup: state.setup, t: state.t, bobbinLeft: state.bobbinLeft };
     if (sent) this.put(state.id, number, 'job', JSON.stringify(sent));
     this.put(state.id, number, 'journal', [head, ...entries].map((line) => `${JSON.stringify(line)}\n`).join(''));
     this.forget(state.id, number);

@@ -96,6 +96,16 @@ test('killed while it sews and begun anew, again and again: every stitch once, i
   await sewnOnce('window');
 });
 
+test('the bobbin goes on from job to job, also when the server went away between', async () => {
+  await ready('window', 5000);
+  await ask('window', { do: 'start' });
+  const { bobbin_left: left } = await until('window', 'done');
+  expect(left).toBeLessThan(25_000);
+  await load('window');
+  restart();
+  expect((await send('window')).data.bobbin_left).toBe(left);
+});
+
 test('a line that was cut short in the writing never happened', async () => {
   await ready('window', 200);
   await ask('window', { do: 'start' });
