@@ -4,8 +4,8 @@ import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test } from 'node:test';
-import { inflateSync } from 'node:zlib';
 import { bundleOf, jobRecord, startJourney } from './browser.mjs';
+import { pdfWords } from './pdfWords.mjs';
 
 const { app, driver, downloads, h } = await startJourney();
 const ESC = '\uE00C';
@@ -32,23 +32,6 @@ const take = async (format) => {
   await (await h.find('header button[aria-haspopup="menu"]')).click();
   await (await h.findText('*[@role="menuitem"]', format)).click();
 };
-/** All that is written on a PDF's pages, in the order in which it was written. */
-function pdfWords(path) {
-  const bytes = readFileSync(path);
-  let words = '';
-  for (let at = bytes.indexOf('stream\n'); at >= 0; at = bytes.indexOf('stream\n', at + 1)) {
-    if (bytes.subarray(at - 3, at).toString() === 'end') continue;
-    const body = bytes.subarray(at + 7, bytes.indexOf('endstream', at));
-    let page = '';
-    try {
-      page = inflateSync(body).toString('latin1');
-    } catch {
-      continue;
-    }
-    for (const [, hex] of page.matchAll(/<([0-9A-F]+)> Tj/gi)) words += `${Buffer.from(hex, 'hex').toString('latin1')} `;
-  }
-  return words;
-}
 async function click(x, y) {
   await driver
     .actions()
@@ -247,7 +230,7 @@ test('the worksheet lists what is open', async () => {
   await (await h.findText('button', 'all the same')).click();
   const sheets = () => readdirSync(downloads).filter((f) => f.endsWith('.pdf'));
   await h.poll('the worksheet', async () => sheets().length === 1);
-  const words = pdfWords(join(downloads, sheets()[0]));
+  const words = await pdfWords(join(downloads, sheets()[0]));
   assert.match(words, /Open findings: \d/);
   assert.match(words, /outside the hoop/);
 });
