@@ -15,6 +15,7 @@ import { openLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { useJob } from '@/session/job/jobStore';
 import { Choice } from '../components/Choice';
 import { TextField } from '../components/TextField';
+import { hoopKey, hoopName } from '../components/hoopWords';
 import { NumberField } from '../components/NumberField';
 import { placeHref } from '../places';
 import { Follows } from './Follows';
@@ -23,9 +24,6 @@ function set(label: string, patch: BriefPatch): void {
   const problem = changeBrief(label, patch);
   if (problem) toast.error(problem);
 }
-
-const hoopKey = (h: Hoop): string => `${h.width}x${h.height}-${h.shape}`;
-const hoopName = (h: Hoop): string => (h.shape === 'round' ? `${h.width} mm round` : `${h.width} × ${h.height} mm`);
 
 /** The twelve cloths, the shop's own, and what this job was made with if the library no longer has it. */
 function clothsOf(own: readonly HouseRecipe[], brief: BriefRecord): { value: string; name: string }[] {

@@ -3,6 +3,7 @@ import { Grid3x3, FlipHorizontal2, RotateCcw, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { HOOPS } from '@/core/document/job';
 import type { CopyPlace, Hoop } from '@/core/document/types';
+import { cautionsFor } from '@/core/production/cautions';
 import { copiesOf, floorHoop, gapOf, type PlaceAsked } from '@/core/production/floor';
 import { placesFor, useFloor } from '@/session/derived/floorStore';
 import { changeCopy, changeFloor, placeCopies, removeCopy } from '@/session/edit/floorCommands';
@@ -10,6 +11,7 @@ import { useJob } from '@/session/job/jobStore';
 import { useLibrary } from '@/session/shop/libraryStore';
 import { Button, SignButton } from '../../components/Button';
 import { Choice } from '../../components/Choice';
+import { hoopKey, hoopName } from '../../components/hoopWords';
 import { NumberField } from '../../components/NumberField';
 import { Tick } from '../../components/Tick';
 import { OrderChoice } from './OrderChoice';
@@ -35,9 +37,6 @@ export function HoopPanel({ chosen, onChoose }: Props) {
   );
 }
 
-const key = (h: Hoop): string => `${h.width}x${h.height}-${h.shape}`;
-const name = (h: Hoop): string => (h.shape === 'round' ? `${h.width} mm round` : `${h.width} × ${h.height} mm`);
-
 function Placing() {
   const job = useJob((s) => s.job)!;
   const own = useLibrary((s) => s.library.hoops);
@@ -47,7 +46,7 @@ function Placing() {
   const [problem, setProblem] = useState<string | null>(null);
   const hoop = floorHoop(job);
   const offered: Hoop[] = [...HOOPS, ...own];
-  const hoops = offered.some((h) => key(h) === key(hoop)) ? offered : [hoop, ...offered];
+  const hoops = offered.some((h) => hoopKey(h) === hoopKey(hoop)) ? offered : [hoop, ...offered];
   const place = async (asked: Omit<PlaceAsked, 'nest' | 'alternate'>): Promise<void> => {
     try {
       const places = await placesFor(useJob.getState().job!, { ...asked, nest, ...(alternate === 'none' ? {} : { alternate }) });
@@ -88,9 +87,9 @@ function Placing() {
         <Choice
           label="Hoop field"
           className="col-span-2"
-          value={key(hoop)}
-          options={hoops.map((h) => ({ value: key(h), name: name(h) }))}
-          onChange={(k) => changeFloor('Hoop of the floor', { hoop: hoops.find((h) => key(h) === k)! })}
+          value={hoopKey(hoop)}
+          options={hoops.map((h) => ({ value: hoopKey(h), name: hoopName(h) }))}
+          onChange={(k) => changeFloor('Hoop of the floor', { hoop: hoops.find((h) => hoopKey(h) === k)! })}
         />
         <Choice<'none' | 'turn' | 'mirror'>
           label="Every other copy"
@@ -187,20 +186,9 @@ function OneCopy({ index, at, only, onGone }: { index: number; at: CopyPlace; on
 /** What can hurt, once and where it applies. */
 function Cautions() {
   const job = useJob((s) => s.job)!;
-  const says = [
-    'Trace the hoop’s outline before the first run, so that the needle cannot hit the frame.',
-    ...(job.brief.place === 'patch' || job.brief.cloth === 'patch'
-      ? [
-          'Cut patches apart with the blade away from hand and stitches. Singeing fuzz with a flame can set thread and cloth on fire: follow your local rules.',
-        ]
-      : []),
-    ...(job.pieces.some((p) => (p.settings.foam ?? 0) > 0)
-      ? ['Heat draws in what foam still shows: it can burn and give off fumes. Air the room, and follow the foam’s own sheet.']
-      : []),
-  ];
   return (
     <div className="mt-auto grid gap-1 text-xs text-quiet">
-      {says.map((s) => (
+      {cautionsFor(job).map((s) => (
         <p key={s}>{s}</p>
       ))}
     </div>

@@ -1,0 +1,5 @@
+import type { Hoop } from '@/core/document/types';
+
+/** What tells one hoop field from another, and what it is called. */
+export const hoopKey = (h: Hoop): string => `${h.width}x${h.height}-${h.shape}`;
+export const hoopName = (h: Hoop): string => (h.shape === 'round' ? `${h.width} mm round` : `${h.width} × ${h.height} mm`);
