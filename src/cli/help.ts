@@ -87,10 +87,13 @@ export const HELP = {
     ],
   },
   place: {
-    takes: ARTWORK,
-    does: 'several copies in one hoop, sewn copy by copy or thread by thread',
+    takes: `${ARTWORK} …`,
+    does: 'several copies, designs or names in one hoop, sewn copy by copy or thread by thread',
     options: [
-      ['--copies N', 'how many; as many as fit unless said'],
+      ['--copies N', 'how many of each; of a single design as many as fit unless said, of several one'],
+      ['--names LIST.csv', 'a copy for each row, its name in place of the job’s text: columns name, and where wanted size and thread'],
+      ['--text ID', 'the text that the names take the place of, where the job has several'],
+      ['--fit NAME', 'height: as high as the text, which is usual; width: narrowed to its width'],
       ['--grid CxR', 'columns and rows; found unless said'],
       ['--gap MM', 'between copies, 4 unless said'],
       ['--edge MM', 'to the edge of the field, for the presser foot, 5 unless said'],

@@ -46,7 +46,8 @@ export async function lettersOfList(args: DrawnArgs, { list, dir, together }: Na
   return refused.length > 0 && made.length === 0 ? 1 : 0;
 }
 
-function rowsOf(list: string): NameRow[] {
+/** The rows of a list of names in a file. @throws InputError when there is no such file, or no name in it */
+export function rowsOf(list: string): NameRow[] {
   let text: string;
   try {
     text = readFileSync(list, 'utf8');

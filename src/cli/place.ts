@@ -1,16 +1,19 @@
 import { requireFit } from '../core/artwork/newJob';
-import { arrange, arrangeMost, sewnBox } from '../core/production/placement/arrange';
-import { sheetOrders, type SheetCopy, type SheetFigures } from '../core/production/placement/sheet';
+import { InputError } from '../core/document/errors';
+import { without } from '../core/document/without';
+import type { Beside, CopyPlace, Job } from '../core/document/types';
+import { laidOut, placed, type Laid } from '../core/production/floor';
+import { besideOfRow, type PlanOf } from '../core/production/placement/designs';
+import type { SheetFigures } from '../core/production/placement/sheet';
 import { Planner } from '../core/plan/planner';
 import { measurePlan } from '../core/plan/measure';
 import { planBounds } from '../core/stitches/planBounds';
 import { counted } from '../core/units/count';
 import { sayShortly, writeAll } from './files';
-import { load } from './load';
+import { rowsOf } from './letterList';
+import { load, type Loaded } from './load';
 import { formatsOf } from './plan';
 import { readPlaceArgs, type PlaceArgs } from './productionArgs';
-import type { CopyPlace, Job } from '../core/document/types';
-import type { StitchPlan } from '../core/plan/plan';
 
 const round = (v: number): number => Math.round(v * 1000) / 1000;
 const told = (f: SheetFigures) => ({
@@ -20,32 +23,26 @@ const told = (f: SheetFigures) => ({
   longest_copy_minutes: round(f.longestCopyMinutes),
 });
 
-/** `bin/cobble place`: several copies in one hoop as one plan. */
+/** `bin/cobble place`: several copies, designs or names in one hoop as one plan. */
 export async function placeCommand(argv: readonly string[]): Promise<number> {
   const args = readPlaceArgs(argv);
   const formats = formatsOf(args.out);
-  const { job, artwork } = await load(args);
-  const plan = new Planner().plan(job);
-  const hoop = args.hoop ?? job.brief.hoop;
-  const places = placesFor(job, plan, args);
-  const copies: SheetCopy[] = places.map((at) => ({ job, plan, at }));
-  const both = sheetOrders(copies, hoop);
-  const sheet = both[args.order ?? both.proposed];
+  const loaded: Loaded[] = [];
+  for (const input of args.inputs) loaded.push(await load(input));
+  const { artwork } = loaded[0]!;
+  const job = laying(
+    loaded.map((l) => l.job),
+    args,
+  );
+  const planOf: PlanOf = (one) => new Planner().plan(one);
+  const copies = placesFor(job, planOf, args);
+  const made: Job = { ...job, floor: { ...job.floor, copies, ...(args.order ? { order: args.order } : {}) } };
+  const laid = laidOut(made, planOf);
+  // The job as it was drawn has no order of copies of its own.
+  const { sheet } = laid;
   const box = planBounds(sheet.plan);
-  requireFit(hoop, 2 * Math.max(-box.minX, box.maxX) - 2, 2 * Math.max(-box.minY, box.maxY) - 2);
-  const f = measurePlan(sheet.job, sheet.plan);
-  const report = {
-    copies: copies.length,
-    hoop: { width: hoop.width, height: hoop.height, shape: hoop.shape },
-    order: sheet.order,
-    proposed: both.proposed,
-    stitches: f.stitches,
-    ...told(sheet.figures),
-    width_mm: round(f.widthMm),
-    height_mm: round(f.heightMm),
-    orders: { copy: told(both.copy.figures), thread: told(both.thread.figures) },
-    places: places.map(({ x, y, turn, mirror = false }) => ({ x: round(x), y: round(y), turn, mirror })),
-  };
+  requireFit(job.floor!.hoop!, 2 * Math.max(-box.minX, box.maxX) - 2, 2 * Math.max(-box.minY, box.maxY) - 2);
+  const report = reportOf(made, copies, laid);
   const files: { path: string; content: string | Uint8Array }[] = [];
   for (const { path, format } of formats) files.push({ path, content: await format.write({ job: sheet.job, plan: sheet.plan, artwork }) });
   if (args.report !== undefined) files.push({ path: args.report, content: JSON.stringify(report, null, 1) + '\n' });
@@ -58,19 +55,63 @@ export async function placeCommand(argv: readonly string[]): Promise<number> {
   return 0;
 }
 
-function placesFor(job: Job, plan: StitchPlan, args: PlaceArgs): CopyPlace[] {
-  const room = { hoop: args.hoop ?? job.brief.hoop, gapMm: args.gapMm, edgeMm: args.edgeMm };
-  if (args.copies === undefined) {
-    const places = arrangeMost(plan, room, true);
-    if (places.length > 0) return places;
-  }
-  const box = sewnBox(plan, { turn: 0 });
-  if (!(box.maxX >= box.minX)) return [];
-  return arrange(plan, {
-    ...room,
-    copies: args.copies ?? 1,
-    ...(args.grid ? { grid: args.grid } : {}),
-    ...(args.alternate ? { alternate: args.alternate } : {}),
-    nest: args.nest ? 'always' : 'if-needed',
-  });
+/** The first job with what lies beside it in the hoop. */
+function laying(jobs: readonly Job[], args: PlaceArgs): Job {
+  const [job, ...others] = jobs as [Job, ...Job[]];
+  const beside: Beside[] =
+    args.names === undefined
+      ? others.map((other, i) => ({ id: `design-${i + 2}`, name: other.name, job: without(other, 'floor') }))
+      : namesBeside(job, args.names, args);
+  const floor = { ...without(job.floor ?? {}, 'copies', 'beside', 'order'), hoop: args.hoop ?? job.brief.hoop, gap: args.gapMm };
+  return { ...job, floor: { ...floor, ...(beside.length > 0 ? { beside } : {}) } };
+}
+
+function namesBeside(job: Job, list: string, { textId, fit }: PlaceArgs): Beside[] {
+  const texts = job.pieces.filter((p) => p.lettering && (textId === undefined || p.id === textId));
+  if (texts.length === 0) throw new InputError('bad-usage', textId === undefined ? 'The job has no text that names could stand in place of.' : `The job has no text ‘${textId}’.`); // prettier-ignore
+  if (texts.length > 1)
+    throw new InputError('bad-usage', `The job has several texts; say which with --text: ${texts.map((t) => t.id).join(', ')}.`);
+  return rowsOf(list).map((row, i) => besideOfRow(row, { piece: texts[0]!.id, fit }, `name-${i + 1}`));
+}
+
+function placesFor(job: Job, planOf: PlanOf, args: PlaceArgs): CopyPlace[] {
+  const beside = job.floor?.beside ?? [];
+  const each = args.copies ?? (beside.length > 0 ? 1 : undefined);
+  return placed(
+    job,
+    planOf,
+    {
+      ...(each === undefined ? {} : { copies: args.names === undefined ? each : 0 }),
+      ...(beside.length > 0 ? { beside: Object.fromEntries(beside.map((b) => [b.id, each!])) } : {}),
+      ...(args.grid ? { grid: args.grid } : {}),
+      ...(args.alternate ? { alternate: args.alternate } : {}),
+      nest: args.nest,
+    },
+    args.edgeMm,
+  );
+}
+
+function reportOf(job: Job, copies: readonly CopyPlace[], { sheet, orders, proposed, designs }: Laid) {
+  const f = measurePlan(sheet.job, sheet.plan);
+  const { width, height, shape } = job.floor!.hoop!;
+  const several = designs.length > 1;
+  const nameOf = (of: string | undefined): string => designs.find((d) => d.id === of)!.name;
+  return {
+    copies: copies.length,
+    ...(several
+      ? { designs: designs.map((d) => ({ name: d.name, copies: copies.filter((c) => c.of === d.id).length })).filter((d) => d.copies > 0) }
+      : {}),
+    hoop: { width, height, shape },
+    order: sheet.order,
+    proposed,
+    stitches: f.stitches,
+    ...told(orders[sheet.order]),
+    width_mm: round(f.widthMm),
+    height_mm: round(f.heightMm),
+    orders: { copy: told(orders.copy), thread: told(orders.thread) },
+    places: copies.map(({ x, y, turn, mirror = false, of }) => ({
+      ...(several ? { design: nameOf(of) } : {}),
+      ...{ x: round(x), y: round(y), turn, mirror },
+    })),
+  };
 }

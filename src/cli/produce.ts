@@ -1,7 +1,7 @@
 import { InputError } from '../core/document/errors';
 import type { Job } from '../core/document/types';
 import { arrange, EDGE_MM } from '../core/production/placement/arrange';
-import { gapOf, laidOut } from '../core/production/floor';
+import { gapOf, countedCopies, laidOut } from '../core/production/floor';
 import { Planner } from '../core/plan/planner';
 import { needleChanges } from '../core/production/needles';
 import { pickList, pickReport } from '../core/production/pickList';
@@ -56,13 +56,15 @@ function reportOf(made: readonly Production[], heads: number) {
 
 /** As the job's Floor lays it into the hoop, unless copies are asked for here. */
 function sewnTogether(job: Job, { perHoop, quantity, hoop }: ProduceArgs): Produced {
-  const plan = new Planner().plan(job);
+  const planner = new Planner();
+  const plan = planner.plan(job);
   const floor = { ...job.floor, ...(hoop ? { hoop } : {}) };
   const room = hoop ?? job.floor?.hoop ?? job.brief.hoop;
   const copies =
     perHoop === undefined ? job.floor?.copies : arrange(plan, { hoop: room, copies: perHoop, gapMm: gapOf(job.floor), edgeMm: EDGE_MM });
-  const laid = laidOut({ ...job, floor: { ...floor, ...(copies ? { copies } : {}) } }, plan);
-  return { ...laid.sheet, perHoop: copies?.length ?? 1, hoop: room, quantity: quantity ?? job.brief.quantity };
+  const made = { ...job, floor: { ...floor, ...(copies ? { copies } : {}) } };
+  const laid = laidOut(made, (one) => (one === made ? plan : new Planner().plan(one)));
+  return { ...laid.sheet, perHoop: countedCopies(made), share: laid.share, hoop: room, quantity: quantity ?? job.brief.quantity };
 }
 
 const sentenceOf = ({ runs, price, materials }: Production): string =>

@@ -1,8 +1,17 @@
+import { without } from '../core/document/without';
 import { SHEET_ORDERS, type Hoop, type SheetOrder } from '../core/document/types';
 import { number, oneOf, parsed, readInput, usage, type InputArgs } from './args';
 
-export interface PlaceArgs extends InputArgs {
+export interface PlaceArgs extends Omit<InputArgs, 'input'> {
+  /** One or several designs. */
+  inputs: InputArgs[];
+  /** Of each of them. */
   copies?: number;
+  /** File of a list of names, each in place of a text of the only input, with the id of the text where it has several. */
+  names?: string;
+  textId?: string;
+  /** As high as the text is, or narrowed to its width. */
+  fit: 'height' | 'width';
   grid?: { columns: number; rows: number };
   gapMm: number;
   edgeMm: number;
@@ -26,6 +35,9 @@ export function readPlaceArgs(argv: readonly string[]): PlaceArgs {
     order: text,
     alternate: text,
     nest: flag,
+    names: text,
+    text,
+    fit: text,
     out: { type: 'string', multiple: true },
   });
   const v = words.values as Record<string, string | undefined>;
@@ -33,8 +45,18 @@ export function readPlaceArgs(argv: readonly string[]): PlaceArgs {
   const copies = whole('copies', v['copies'], 1, 200) ?? (grid && grid.columns * grid.rows);
   if (grid && copies! > grid.columns * grid.rows) throw usage(`${copies} copies are more than a grid of ${v['grid']} has.`);
   const { out = [], nest = false } = words.values as { out?: string[]; nest?: boolean };
+  if (words.positionals.length === 0) throw usage('Name one or more artworks or jobs to place.');
+  if (grid && (words.positionals.length > 1 || v['names'] !== undefined))
+    throw usage('--grid is for copies of one design; several designs find their own rows.');
+  if (v['names'] !== undefined && words.positionals.length > 1)
+    throw usage('--names takes one job: each name stands in place of its text.');
+  const inputs = words.positionals.map((input) => readInput({ ...words, positionals: [input] }));
   return {
-    ...readInput(words),
+    ...without(inputs[0]!, 'input'),
+    inputs,
+    ...(v['names'] === undefined ? {} : { names: v['names'] }),
+    ...(v['text'] === undefined ? {} : { textId: v['text'] }),
+    fit: v['fit'] === undefined ? 'height' : oneOf('fit', v['fit'], ['height', 'width'] as const),
     ...(copies === undefined ? {} : { copies }),
     ...(grid ? { grid } : {}),
     gapMm: number('gap', v['gap'], 0, 200) ?? 4,

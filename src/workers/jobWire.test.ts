@@ -36,3 +36,20 @@ test('one piece twice in a job is one object', () => {
   expect(got).toEqual(twice);
   expect(got.pieces[1]).toBe(got.pieces[0]);
 });
+
+test('designs that lie beside a job arrive whole, and the second time as the objects they were', () => {
+  const [sender, receiver] = [new JobSender(), new JobReceiver()];
+  const beside = [
+    { id: 'a', name: 'Cap', job: job(3) },
+    { id: 'b', name: 'Ana', text: { piece: 'p1', words: 'Ana', fit: 'height' as const } },
+  ];
+  const laid: Job = { ...job(2), floor: { gap: 3, beside, copies: [{ x: 0, y: 0, turn: 0, of: 'a' }] } };
+  const first = receiver.unwire(structuredClone(sender.wire(laid)));
+  const wired = sender.wire({ ...laid, name: 'Edited' });
+  expect(JSON.stringify(wired)).not.toContain('Cap');
+  const then = receiver.unwire(structuredClone(wired));
+  expect(first).toEqual(laid);
+  expect(then.floor).toEqual(laid.floor);
+  expect(then.floor!.beside![0]).toBe(first.floor!.beside![0]);
+  expect(receiver.unwire(structuredClone(sender.wire({ ...laid, floor: { gap: 3 } }))).floor).toEqual({ gap: 3 });
+});

@@ -1,9 +1,14 @@
-import type { Job, Piece } from '@/core/document/types';
+import type { Beside, Job, Piece } from '@/core/document/types';
 
-/** A job on its way to a worker. Pieces that the worker has are told by the numbers they were sent under. */
+/** Something large that is sent once and told by a number from then on. */
+type Numbered<T> = number | { number: number; piece: T };
+
+/** A job on its way to a worker. Pieces, and designs that lie beside it, that the worker has are told by the numbers they were sent under. */
 export interface WiredJob {
   job: Omit<Job, 'pieces'>;
-  pieces: (number | { number: number; piece: Piece })[];
+  pieces: Numbered<Piece>[];
+  /** Absent where nothing lies beside it. */
+  beside?: Numbered<Beside>[];
   /** Numbers that will not be used again. */
   forget: number[];
 }
@@ -17,19 +22,23 @@ const SPARE = 4000;
  */
 export class JobSender {
   /** The longest unused first. */
-  private readonly numbers = new Map<Piece, number>();
+  private readonly numbers = new Map<object, number>();
   private next = 0;
 
   wire({ pieces, ...job }: Job): WiredJob {
-    const wired = pieces.map((piece) => {
-      const number = this.numbers.get(piece) ?? this.next;
-      const isNew = number === this.next;
-      if (isNew) this.next++;
-      this.numbers.delete(piece);
-      this.numbers.set(piece, number);
-      return isNew ? { number, piece } : number;
-    });
-    return { job, pieces: wired, forget: this.forget(pieces.length + SPARE) };
+    const wired = pieces.map((piece) => this.numbered(piece));
+    const { beside, ...floor } = job.floor ?? {};
+    const laid = beside ? { job: { ...job, floor }, beside: beside.map((b) => this.numbered(b)) } : { job };
+    return { ...laid, pieces: wired, forget: this.forget(pieces.length + SPARE) };
+  }
+
+  private numbered<T extends object>(piece: T): Numbered<T> {
+    const number = this.numbers.get(piece) ?? this.next;
+    const isNew = number === this.next;
+    if (isNew) this.next++;
+    this.numbers.delete(piece);
+    this.numbers.set(piece, number);
+    return isNew ? { number, piece } : number;
   }
 
   private forget(most: number): number[] {
@@ -45,15 +54,18 @@ export class JobSender {
 
 /** The other end of a `JobSender`. */
 export class JobReceiver {
-  private readonly held = new Map<number, Piece>();
+  private readonly held = new Map<number, object>();
 
-  unwire({ job, pieces, forget }: WiredJob): Job {
-    const whole = pieces.map((p) => {
-      if (typeof p === 'number') return this.held.get(p)!;
-      this.held.set(p.number, p.piece);
-      return p.piece;
-    });
+  unwire({ job, pieces, beside, forget }: WiredJob): Job {
+    const whole = pieces.map((p) => this.known(p));
+    const laid = beside?.map((b) => this.known(b));
     for (const number of forget) this.held.delete(number);
-    return { ...job, pieces: whole };
+    return { ...job, ...(laid ? { floor: { ...job.floor, beside: laid } } : {}), pieces: whole };
+  }
+
+  private known<T extends object>(sent: Numbered<T>): T {
+    if (typeof sent === 'number') return this.held.get(sent) as T;
+    this.held.set(sent.number, sent.piece);
+    return sent.piece;
   }
 }

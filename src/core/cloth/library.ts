@@ -173,7 +173,28 @@ export const SCHOOLS: readonly School[] = [
     options: [
       { value: 'trims', name: 'Around trims', why: 'enough: the thread only ends there' },
       { value: 'always', name: 'At every piece', why: 'for work that is cut by hand' },
+      { value: 'distance', name: 'By distance', why: 'around trims, and wherever so much thread lies bare that a hand will cut it' },
       { value: 'never', name: 'Never', why: 'for lace, where a knot shows' },
+    ],
+  },
+  {
+    key: 'tieDistance',
+    question: 'Ties by distance',
+    options: [
+      { value: 2, name: 'from 2 mm of bare thread', why: 'shorter thread can be left' },
+      { value: 1, name: 'from 1 mm', why: 'small letters that are snipped one by one' },
+      { value: 4, name: 'from 4 mm', why: 'fewer knots where gaps are left as they are' },
+    ],
+  },
+  {
+    key: 'tieShape',
+    question: 'Shape of ties',
+    options: [
+      { value: 'line', name: 'Back in line', why: 'forth and back in the same holes: hidden in what follows' },
+      { value: 'half-back', name: 'Half back', why: 'a stitch on, half of it back, a stitch on: flat, and hidden in the line' },
+      { value: 'back-stitch', name: 'One stitch back', why: 'the least lump; holds where stitches are short' },
+      { value: 'outside', name: 'Outside in', why: 'beyond the end of the piece; only where something covers it' },
+      { value: 'cross', name: 'Small cross', why: 'strongest: long stitches and foam; may show on runs' },
     ],
   },
   {

@@ -107,7 +107,16 @@ export const SETTINGS: { readonly [K in SettingKey]-?: Setting<NonNullable<Piece
   foam: { as: 'number', label: 'Foam', changes: 'stitches', unit: 'mm', min: 0, max: 6, step: 0.5, decimals: 1 },
   tieIn: { as: 'switch', label: 'Tie in', changes: 'stitches' },
   tieOff: { as: 'switch', label: 'Tie off', changes: 'stitches' },
-  tieShape: { as: 'choice', label: 'Ties', changes: 'stitches', words: { line: 'Back in line', cross: 'Small cross' } },
+  tieShape: {
+    ...{ as: 'choice', label: 'Ties', changes: 'stitches' },
+    words: {
+      line: 'Back in line',
+      'half-back': 'Half back',
+      'back-stitch': 'One stitch back',
+      outside: 'Outside in',
+      cross: 'Small cross',
+    },
+  },
   tieLength: { as: 'number', label: 'Tie length', changes: 'stitches', unit: 'mm', min: 0.3, max: 1.5, step: 0.1, decimals: 1 },
   tieCount: { as: 'number', label: 'Tie stitches', changes: 'stitches', unit: '', min: 1, max: 6, step: 1, decimals: 0, whole: true },
   openings: { as: 'choice', label: 'Openings', changes: 'shape', words: { carve: 'Left open', 'sew-over': 'Sewn over' } },

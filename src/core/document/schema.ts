@@ -2,6 +2,8 @@ import Joi from 'joi';
 import { FIELD_MM, requireBounds } from './recordBounds';
 import { LONGEST_MACHINE_MM } from '../units/tolerances';
 import { InputError } from './errors';
+import { without } from './without';
+import { approvalSchema, floorSchema, questionsSchema, hoopSchema } from './floorSchema';
 import { pictureSchema } from './pictureSchema';
 import { PIECE_KINDS } from './kinds';
 import { SETTING_KEYS, SETTINGS, type AnySetting, type NumberKey } from './catalogue';
@@ -14,21 +16,20 @@ import {
   CLOTH_KEYS,
   JOB_VERSION,
   FRAMES,
+  GARMENT_SIZES,
   JOB_STAGES,
   LETTER_DIRECTIONS,
   LETTER_STYLES,
   LETTER_LINES,
   PLACES,
   ROUTE_POLICIES,
-  SHEET_ORDERS,
+  TIE_SHAPES,
+  TIES_WHEN,
   UNDERLAY_KINDS,
   type Brief,
-  type CopyPlace,
   type FaceOutlines,
   type Follows,
-  type Hoop,
   type Job,
-  type JobFloor,
   type JobSettings,
   type LetterOwn,
   type Lettering,
@@ -78,12 +79,6 @@ export const settingsSchema = Joi.object<PieceSettings>(
   Object.fromEntries(SETTING_KEYS.map((key) => [key, SORTS[SETTINGS[key].as](SETTINGS[key] as never)])),
 ).unknown(true);
 
-const hoop = Joi.object<Hoop, true>({
-  width: Joi.number().min(10).max(1000).required(),
-  height: Joi.number().min(10).max(1000).required(),
-  shape: Joi.string().valid('rect', 'round').default('rect'),
-}).unknown(true);
-
 const underlayKinds = Joi.array()
   .items(Joi.string().valid(...UNDERLAY_KINDS))
   .max(4);
@@ -115,7 +110,7 @@ export const briefSchema = Joi.object<Brief, true>({
   place: Joi.string()
     .valid(...PLACES)
     .required(),
-  hoop: hoop.required(),
+  hoop: hoopSchema.required(),
   size: Joi.object({ width: Joi.number().min(1).max(1000), height: Joi.number().min(1).max(1000) }).required(),
   quantity: Joi.number().integer().min(1).max(100000).required(),
   notes: Joi.string().allow('').max(20000).required(),
@@ -123,6 +118,8 @@ export const briefSchema = Joi.object<Brief, true>({
   clothHex: hex,
   due: Joi.string().allow('').max(40),
   units: Joi.string().valid('mm', 'in'),
+  garmentSize: Joi.string().valid(...GARMENT_SIZES),
+  otherSide: Joi.boolean(),
 }).unknown(true);
 
 const factor = Joi.number().min(0.3).max(4);
@@ -213,7 +210,9 @@ const piece = Joi.object<Piece, true>({
 export const jobSettingsSchema = Joi.object<JobSettings, true>({
   satinLimit: within('satinLimit'),
   longestStitch: Joi.number().min(7).max(LONGEST_MACHINE_MM),
-  tieWhen: Joi.string().valid('trims', 'always', 'never'),
+  tieWhen: Joi.string().valid(...TIES_WHEN),
+  tieDistance: Joi.number().min(0.5).max(50),
+  tieShape: Joi.string().valid(...TIE_SHAPES),
   trimDistance: Joi.number().min(0.5).max(50),
   broad: Joi.string().valid('satin', 'fill'),
   corners: Joi.string().valid('turn', 'butt'),
@@ -226,27 +225,6 @@ export const jobSettingsSchema = Joi.object<JobSettings, true>({
 });
 
 const guide = Joi.array().items(Joi.number().min(-1000).max(1000)).max(40).default([]);
-
-/** What is chosen on the Floor. */
-const floor = Joi.object<JobFloor, true>({
-  copies: Joi.array()
-    .items(
-      Joi.object<CopyPlace, true>({
-        x: coordinate,
-        y: coordinate,
-        turn: Joi.number().min(-360).max(360).required(),
-        mirror: Joi.boolean(),
-      }),
-    )
-    .min(1)
-    .max(200),
-  hoop,
-  order: Joi.string().valid(...SHEET_ORDERS),
-  gap: Joi.number().min(0).max(200),
-  rush: Joi.boolean(),
-  withGarments: Joi.boolean(),
-  repeat: Joi.boolean(),
-});
 
 export const jobSchema = Joi.object<Job, true>({
   cobble: Joi.number().valid(JOB_VERSION).required(),
@@ -322,8 +300,10 @@ export const jobSchema = Joi.object<Job, true>({
     )
     .max(2000),
   guides: Joi.object({ level: guide, upright: guide }),
-  floor,
+  floor: floorSchema,
   stage: Joi.string().valid(...JOB_STAGES),
+  questions: questionsSchema,
+  approval: approvalSchema,
   sewouts: Joi.array().default([]),
   // What may be anything has no type of schema of its own.
   repeat: Joi.any().default(null) as never,
@@ -356,9 +336,19 @@ export function parseJob(data: unknown): Job {
       'bad-job',
       `This job cannot be used: ${result.error.message.replaceAll('"', '‘')}. Correct it or choose another file.`,
     );
-  const job = checkReferences(result.value);
+  const job = checkBeside(checkReferences(result.value));
   requireBounds(job.pieces);
   return job;
+}
+
+/** Jobs that lie beside this one are read like any; none lies beside them, and copies of what is not there are left out. */
+function checkBeside(job: Job): Job {
+  if (!job.floor) return job;
+  const { beside, copies, ...floor } = job.floor;
+  const read = beside?.map((b) => (b.job ? { ...b, job: without(parseJob(without(b.job, 'floor')), 'floor') } : b));
+  const known = new Set(read?.map((b) => b.id));
+  const kept = copies?.filter((c) => c.of === undefined || known.has(c.of));
+  return { ...job, floor: { ...floor, ...(read ? { beside: read } : {}), ...(kept && kept.length > 0 ? { copies: kept } : {}) } };
 }
 
 function checkReferences(job: Job): Job {

@@ -1,6 +1,12 @@
 import type { PieceKindName } from './kinds';
+import type { CopyPlace, Hoop, NameInText, SheetOrder } from './floorTypes';
+import type { Approval, GarmentSize, JobStage, Question } from './folderTypes';
 import type { TracedFrom } from './pictureTypes';
 
+export { SHEET_ORDERS } from './floorTypes';
+export { GARMENT_SIZES, JOB_STAGES } from './folderTypes';
+export type { CopyPlace, Hoop, NameInText, SheetOrder } from './floorTypes';
+export type { Approval, GarmentSize, JobStage, Question } from './folderTypes';
 export type { DroppedSpeck, PicturePlace, PicturePreparation, TracedFigures, TracedFrom, TracingChoices } from './pictureTypes';
 
 /** The job record (`job.json`, version 1). Lengths mm, origin at the hoop's centre, x right, y down. */
@@ -36,12 +42,6 @@ export const PLACES = [
 ] as const;
 export type Place = (typeof PLACES)[number];
 
-export interface Hoop {
-  width: number;
-  height: number;
-  shape: 'rect' | 'round';
-}
-
 /** What a shop changed in a cloth's recipe, under a name of its own. Absent values are the cloth's. */
 export interface RecipeChange {
   id: string;
@@ -74,6 +74,10 @@ export interface Brief {
   clothHex?: string;
   due?: string;
   units?: 'mm' | 'in';
+  /** Size of the garment, for the distances of the usual place; M when absent. */
+  garmentSize?: GarmentSize;
+  /** On the wearer's other side. */
+  otherSide?: boolean;
 }
 
 export interface Thread {
@@ -150,7 +154,9 @@ export type Stagger = 'mixed' | 'brick' | 'quarter' | 'carved';
 export type Corners = 'turn' | 'butt' | 'mitre' | 'cap';
 /** What becomes of a column's open end: shortened for push, run on under a neighbour, or closed with a cap of cross stitches. */
 export type ColumnEnds = 'open' | 'covered' | 'capped';
-export type TieShape = 'line' | 'cross';
+/** How thread is locked: see `stitches/ties`. */
+export const TIE_SHAPES = ['line', 'half-back', 'back-stitch', 'outside', 'cross'] as const;
+export type TieShape = (typeof TIE_SHAPES)[number];
 
 /** What a person chose for a piece. Absent means resolved from cloth recipe and rules. */
 export interface PieceSettings {
@@ -322,12 +328,19 @@ export const ROUTE_POLICIES = ['registration', 'stops', 'cap', 'sections'] as co
 /** What an order of pieces is sought by: outlines soon after their fills, fewest stops, upward and outward, or part by part. */
 export type RoutePolicy = (typeof ROUTE_POLICIES)[number];
 
+export const TIES_WHEN = ['trims', 'always', 'distance', 'never'] as const;
+export type TieWhen = (typeof TIES_WHEN)[number];
+
 /** How the shop works where good people differ; absent means the default school. */
 export interface JobSettings {
   satinLimit?: number;
   /** The longest stitch that the shop's machine makes, mm; its manual says so. */
   longestStitch?: number;
-  tieWhen?: 'trims' | 'always' | 'never';
+  tieWhen?: TieWhen;
+  /** Thread that lies bare for so long between two pieces is locked at both ends, to be cut by hand, mm; with ties by distance. */
+  tieDistance?: number;
+  /** Of pieces that have none of their own. */
+  tieShape?: TieShape;
   trimDistance?: number;
   /** Regions that satin could sew but that are broad: sewn as satin, or as fill. */
   broad?: 'satin' | 'fill';
@@ -354,24 +367,23 @@ export interface AcceptedFinding {
   reason: string;
 }
 
-/** How one copy lies in a hoop: its design mirrored left and right where asked, turned, then its origin laid at a place. */
-export interface CopyPlace {
-  /** mm from the hoop's middle. */
-  x: number;
-  y: number;
-  /** Degrees, counter-clockwise as seen. */
-  turn: number;
-  mirror?: boolean;
+/** Another design that may lie in the hoop: a job as it stood when it was laid beside this one, or a name in place of one of this job's texts. */
+export interface Beside {
+  /** What copies of it name. */
+  id: string;
+  name: string;
+  job?: Job;
+  /** Id of the job on the shelf that it was taken from. */
+  from?: string;
+  text?: NameInText;
 }
-
-export const SHEET_ORDERS = ['copy', 'thread'] as const;
-/** Copy after copy, or thread by thread across all copies. */
-export type SheetOrder = (typeof SHEET_ORDERS)[number];
 
 /** How the job is made: what was chosen on the Floor. */
 export interface JobFloor {
   /** Copies in one hoop; one where the design lies when absent. */
   copies?: CopyPlace[];
+  /** Designs that copies may be of, beside the job's own. */
+  beside?: Beside[];
   /** The hoop that the copies lie in; the brief's when absent. */
   hoop?: Hoop;
   /** What is quicker when absent. */
@@ -383,10 +395,6 @@ export interface JobFloor {
   withGarments?: boolean;
   repeat?: boolean;
 }
-
-export const JOB_STAGES = ['asked', 'digitizing', 'sew-out', 'approved', 'in-production', 'done'] as const;
-/** Where a job stands. */
-export type JobStage = (typeof JOB_STAGES)[number];
 
 export interface Guides {
   level: number[];
@@ -408,6 +416,9 @@ export interface Job {
   accepted?: AcceptedFinding[];
   floor?: JobFloor;
   stage?: JobStage;
+  /** What is asked of the customer. */
+  questions?: Question[];
+  approval?: Approval;
   sewouts: unknown[];
   repeat: unknown;
 }

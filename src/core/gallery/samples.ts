@@ -278,6 +278,12 @@ const SPECIAL: SampleGroup = {
       ],
       'patch',
     ),
+    sample(
+      'tie-half-back',
+      'Half-back tie',
+      'Flat, and hidden in the line.',
+      made('run', { line: WAVE }, { style: 'plain', tieShape: 'half-back' }),
+    ),
     sample('tie-cross', 'Cross tie', 'Strong; may show on runs.', made('run', { line: WAVE }, { style: 'plain', tieShape: 'cross' })),
   ],
 };

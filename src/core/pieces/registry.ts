@@ -21,7 +21,7 @@ export const formOf = (piece: Kindly): Form => kindOf(piece).form;
 /** All settings of a piece with their sources. */
 export function resolveSettings(piece: Piece, facts: ShapeFacts, ctx: ResolveContext): ResolvedSettings {
   const { form, settings } = kindOf(piece);
-  return { ...settings(piece, facts, ctx), ...tiesFor(piece.settings, form === 'column' ? facts.widthMm : null, ctx.recipe) };
+  return { ...settings(piece, facts, ctx), ...tiesFor(piece.settings, form === 'column' ? facts.widthMm : null, ctx.recipe, ctx.settings) };
 }
 
 /** A piece as the shop's school shapes it. */

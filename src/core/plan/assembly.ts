@@ -1,4 +1,4 @@
-import type { Job } from '../document/types';
+import type { Job, TieWhen } from '../document/types';
 import { resample } from '../geometry/line';
 import { distance, type Point } from '../geometry/point';
 import type { Link } from '../route/link';
@@ -40,7 +40,9 @@ export class Assembly {
   private readonly planned: PlannedPiece[] = [];
   private readonly sewn: Sewn[] = [];
   private readonly threads: ReadonlyMap<string, number>;
-  private readonly tieWhen: 'trims' | 'always' | 'never';
+  private readonly tieWhen: TieWhen;
+  /** Thread that goes on and lies bare for so long is locked on both sides, mm. */
+  private readonly heldFromMm: number;
   /** The longest stitch that the machine makes, mm. */
   private readonly longestMm: number;
   private thread = -1;
@@ -58,6 +60,7 @@ export class Assembly {
   ) {
     this.threads = new Map(job.threads.map((t, i) => [t.id, i]));
     this.tieWhen = job.settings.tieWhen ?? usualTies(job.brief.cloth);
+    this.heldFromMm = this.tieWhen === 'distance' ? (job.settings.tieDistance ?? CUT_BY_HAND_MM) : CUT_BY_HAND_MM;
     this.longestMm = job.settings.longestStitch ?? MACHINE_LIMIT_MM;
     // Most plans have about as many events as the one before.
     const foreseen = Math.round((before?.plan.x.length ?? 0) * SPARE_ROOM);
@@ -205,7 +208,7 @@ export class Assembly {
   private enter(columns: StitchColumns, index: number, thread: number, { kind, waits, link }: Arrival): PlannedLink | null {
     const to = { x: columns.x[0]!, y: columns.y[0]! };
     const here = this.out.last();
-    this.isHeld = this.tieWhen === 'always' || (link?.bareMm ?? 0) >= CUT_BY_HAND_MM;
+    this.isHeld = this.tieWhen === 'always' || (link?.bareMm ?? 0) >= this.heldFromMm;
     if (!here) {
       this.thread = thread;
       this.jumpTo(to, index);

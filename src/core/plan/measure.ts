@@ -48,6 +48,9 @@ export const runSeconds = (
   stitchesPerMinute: number,
 ): number => (stitches / stitchesPerMinute) * 60 + trims * SECONDS_PER_TRIM + stops * SECONDS_PER_CHANGE;
 
+/** All stitches of a plan. */
+export const stitchesOf = ({ pieces }: Pick<StitchPlan, 'pieces'>): number => pieces.reduce((sum, p) => sum + p.stitches, 0);
+
 /** Measures a plan made from `job`. */
 export function measurePlan(job: Job, plan: StitchPlan): PlanFigures {
   const sums = sumsOf(job, plan);

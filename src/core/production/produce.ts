@@ -18,6 +18,8 @@ export interface Produced {
   perHoop: number;
   hoop: Hoop;
   quantity: number;
+  /** How much of the stitches is for this quantity, from 0 to 1, where other jobs lie in the hoop; all when absent. */
+  share?: number;
 }
 
 export interface ProductionOptions {
@@ -38,6 +40,9 @@ export interface Production {
   materials: Materials;
   needles: NeedleChange[];
   price: Price | null;
+  /** Copies in a hoop that count for the quantity, and how much of the stitches is theirs. */
+  perHoop: number;
+  share: number;
   /** Of the machine, for the quantity. */
   machineHours: number;
 }
@@ -46,16 +51,23 @@ export interface Production {
 export const WEEK_HOURS = 35;
 
 /** Works out one job. */
-export function produce({ job, plan, perHoop, hoop, quantity }: Produced, options: ProductionOptions): Production {
+export function produce({ job, plan, perHoop, hoop, quantity, share = 1 }: Produced, options: ProductionOptions): Production {
   const { habits, rates } = options;
   const figures = measurePlan(job, plan);
   const stops = stopsOf(job, plan, recipeFor(job.brief).speed);
   const runs = sewQuantity({ quantity, runSeconds: figures.runSeconds, perHoop }, habits);
   const machineHours = (runs.runs * figures.runSeconds) / 3600;
-  const order = { quantity, stitches: figures.stitches / perHoop, machineHours, rush: false, withGarments: false, repeat: false };
+  const order = {
+    quantity,
+    stitches: (share * figures.stitches) / perHoop,
+    machineHours: share * machineHours,
+    rush: false,
+    withGarments: false,
+    repeat: false,
+  };
   const asked = { rush: options.rush ?? false, withGarments: options.withGarments ?? false, repeat: options.repeat ?? false };
   return {
-    ...{ job, figures, quantity, stops, runs, machineHours },
+    ...{ job, figures, quantity, stops, runs, machineHours, share, perHoop },
     materials: materialsFor(job, { stops, runs: runs.runs, hoop, perHoop, quantity }, habits),
     needles: needleChanges([{ job, machineHours, heads: habits.heads }], WEEK_HOURS),
     price: rates ? priceOf({ ...order, ...asked }, rates) : null,

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { briefSchema, jobSchema } from '@/core/document/schema';
-import type { Job } from '@/core/document/types';
+import type { Job, JobFloor } from '@/core/document/types';
+import { without } from '@/core/document/without';
 
 /** What the Shelf shows of a job, so that it need not read the job itself. */
 export type Head = Pick<Job, 'name' | 'brief' | 'stage' | 'floor'>;
@@ -16,8 +17,15 @@ export const headOf = ({ name, brief, stage, floor }: Job): Head => ({
   name,
   brief,
   ...(stage ? { stage } : {}),
-  ...(floor ? { floor } : {}),
+  ...(floor ? { floor: alone(floor) } : {}),
 });
+
+/** What the Floor of a job says of the job itself: other jobs that lie in its hoop are large, and not needed to know it by. */
+function alone({ beside, copies, ...floor }: JobFloor): JobFloor {
+  const others = new Set((beside ?? []).filter((b) => b.job).map((b) => b.id));
+  const own = copies?.filter((c) => c.of === undefined || !others.has(c.of)).map((c) => without(c, 'of'));
+  return { ...floor, ...(own && own.length > 0 ? { copies: own } : {}) };
+}
 
 /** A head as it was kept; null when it is none, so that the job itself has to be read. */
 export function readHead(data: unknown): Head | null {

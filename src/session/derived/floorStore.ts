@@ -3,11 +3,14 @@ import type { WorkHabits } from '@/core/document/shop/work';
 import type { CopyPlace, Job } from '@/core/document/types';
 import type { PlaceAsked } from '@/core/production/floor';
 import { engine } from '@/workers/client';
-import type { FloorView } from '@/workers/protocol/engine';
+import type { DesignView, FloorView } from '@/workers/protocol/engine';
 import { IDLE, Task, type TaskState } from './task';
 
+/** A design whose picture the page can show. */
+export type ShownDesign = DesignView & { href: string };
+
 interface FloorState extends TaskState {
-  view: (FloorView & { href: string }) | null;
+  view: (Omit<FloorView, 'designs'> & { designs: ShownDesign[] }) | null;
   /** What `view` is of. */
   of: { job: Job; habits: WorkHabits } | null;
 }
@@ -26,8 +29,8 @@ export function requestFloor(job: Job, habits: WorkHabits): void {
     (options) => engine.call('floor', { job, habits }, options),
     (made) => {
       const { view: before } = useFloor.getState();
-      if (before) URL.revokeObjectURL(before.href);
-      useFloor.setState({ view: { ...made, href: URL.createObjectURL(made.png) } });
+      before?.designs.forEach((d) => URL.revokeObjectURL(d.href));
+      useFloor.setState({ view: { ...made, designs: made.designs.map((d) => ({ ...d, href: URL.createObjectURL(d.png) })) } });
     },
   );
 }

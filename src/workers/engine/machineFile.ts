@@ -5,11 +5,11 @@ import { stopsOf } from '@/core/production/stops';
 import { fitted } from '@/core/production/profile/fitted';
 import { requireField } from '@/core/production/profile/field';
 import type { Handler } from '../serve';
-import { planner } from './kept';
+import { plansFor } from './kept';
 
 /** The Floor's hoop as a stitch list that the machine can sew. */
 export const machineFile: Handler<'machineFile'> = ({ job, machine }, { progress }) => {
-  const { sheet } = laidOut(job, planner.plan(job, progress));
+  const { sheet } = laidOut(job, plansFor(job, progress));
   requireField(sheet.plan, machine);
   const { plan } = fitted(sheet.plan, machine);
   const { threads } = sheet.job;

@@ -6,12 +6,11 @@ import { fitted } from '@/core/production/profile/fitted';
 import { requireField } from '@/core/production/profile/field';
 import type { MachineProfile } from '@/core/document/shop/profile';
 import type { Handler } from '../serve';
-import { planner } from './kept';
+import { planner, plansFor } from './kept';
 
 export const takeAway: Handler<'export'> = async ({ job, artwork, extension, findings, sheet, machine, shop, paper }, { progress }) => {
   const format = EXPORTS.find((f) => f.extension === extension)!;
-  const plan = planner.plan(job, progress);
-  const made = sheet ? laidOut(job, plan).sheet : { job, plan };
+  const made = sheet ? laidOut(job, plansFor(job, progress)).sheet : { job, plan: planner.plan(job, progress) };
   const sewn = machine ? forMachine(made, machine) : made;
   const told = {
     ...(findings ? { findings } : {}),

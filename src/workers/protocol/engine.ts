@@ -72,17 +72,28 @@ export interface Compared {
   changes: PieceChange[];
 }
 
-/** What is sewn in one go, what a quantity of it takes, and a picture of one copy with so much cloth round it. */
+/** A design that lies in the hoop, or may: the box round a copy that is not turned, and its picture. */
+export interface DesignView {
+  /** Absent for the job's own. */
+  id?: string;
+  name: string;
+  box: Bounds;
+  stitches: number;
+  png: Blob;
+}
+
+/** What is sewn in one go, what a quantity of it takes, and pictures of the designs with so much cloth round them. */
 export interface FloorView extends Omit<Production, 'job' | 'price'> {
   order: SheetOrder;
   orders: { copy: SheetFigures; thread: SheetFigures };
   proposed: SheetOrder;
-  box: Bounds;
+  designs: DesignView[];
+  /** What to know of designs that lie beside the job's own. */
+  notes: string[];
   clear: boolean[];
   onOther: boolean[];
   /** What stands on the sheet beside the machine; nobody has proved it. */
   sheet: Worksheet;
-  png: Blob;
   marginMm: number;
 }
 

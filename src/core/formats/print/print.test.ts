@@ -42,7 +42,7 @@ test('a job that is larger than the paper is printed smaller, in proportion', as
     ...job,
     floor: { copies: [-95, 0, 95].map((x) => ({ x, y: 0, turn: 0 })), hoop: { width: 360, height: 200, shape: 'rect' as const } },
   };
-  const { sheet } = laidOut(large, plan);
+  const { sheet } = laidOut(large, () => plan);
   const pdf = await PDFDocument.load(await writePdf(sheet.job, sheet.plan));
   const [picture] = pictures(pdf.getPage(1));
   const box = planBounds(sheet.plan);

@@ -1,6 +1,6 @@
 import type { ClothRecipe } from '../../cloth/recipes';
 import type { Resolved } from '../../document/resolved';
-import type { ClothKey, PieceSettings, TieShape } from '../../document/types';
+import type { ClothKey, JobSettings, PieceSettings, TieShape } from '../../document/types';
 
 /** Usual tie: three stitches of about 0.7 mm, back along the line (craft §6). */
 export const TIE_LENGTH_MM = 0.7;
@@ -23,8 +23,14 @@ const pick = <T>(hand: T | undefined, value: T, why: string): Resolved<T> =>
 /**
  * How a piece's thread is locked: fewer and shorter stitches in thin columns, more where stitches are long or the cloth is thick.
  * @param columnMm width of the piece when it is a column, else null
+ * @param shop what the job says of ties for all pieces
  */
-export function tiesFor(own: PieceSettings, columnMm: number | null, recipe: ClothRecipe): TieSettings {
+export function tiesFor(
+  own: PieceSettings,
+  columnMm: number | null,
+  recipe: ClothRecipe,
+  shop: Pick<JobSettings, 'tieShape'> = {},
+): TieSettings {
   const thin = columnMm !== null && columnMm < THIN_MM;
   const strong = (columnMm !== null && columnMm > BROAD_MM) || recipe.key === 'terry' || recipe.key === 'fleece';
   const count = thin ? TIE_COUNT - 1 : strong ? TIE_COUNT + 1 : TIE_COUNT;
@@ -32,7 +38,11 @@ export function tiesFor(own: PieceSettings, columnMm: number | null, recipe: Clo
   return {
     tieIn: pick(own.tieIn, true, 'where the thread was cut'),
     tieOff: pick(own.tieOff, true, 'before the thread is cut'),
-    tieShape: pick<TieShape>(own.tieShape, 'line', 'back along the line: stays hidden'),
+    tieShape: pick<TieShape>(
+      own.tieShape,
+      shop.tieShape ?? 'line',
+      shop.tieShape && shop.tieShape !== 'line' ? 'how this job is tied' : 'back along the line: stays hidden',
+    ),
     tieLength: pick(own.tieLength, thin ? 0.5 : TIE_LENGTH_MM, why),
     tieCount: pick(own.tieCount, count, why),
   };

@@ -103,19 +103,21 @@ function markLine(mask: Mask, a: { x: number; y: number }, b: { x: number; y: nu
 }
 
 /** Which copies have thread on cells where another has some too. */
-export function lyingOnOthers(plan: StitchPlan, places: readonly CopyPlace[]): boolean[] {
-  const masks = new Map<string, Mask>();
-  const maskOf = ({ turn, mirror = false }: CopyPlace): Mask => {
+export function lyingOnOthers(copies: readonly { plan: StitchPlan; at: CopyPlace }[]): boolean[] {
+  const masks = new Map<StitchPlan, Map<string, Mask>>();
+  const maskOf = (plan: StitchPlan, { turn, mirror = false }: CopyPlace): Mask => {
+    const own = masks.get(plan) ?? new Map<string, Mask>();
+    masks.set(plan, own);
     const key = `${turn} ${mirror}`;
-    const known = masks.get(key) ?? stitchedMask(plan, turn, mirror);
-    masks.set(key, known);
+    const known = own.get(key) ?? stitchedMask(plan, turn, mirror);
+    own.set(key, known);
     return known;
   };
-  const lying = places.map((at) => {
-    const mask = maskOf(at);
+  const lying = copies.map(({ plan, at }) => {
+    const mask = maskOf(plan, at);
     return { mask, left: Math.round(at.x / CELL_MM) + mask.left, top: Math.round(at.y / CELL_MM) + mask.top };
   });
-  const out = places.map(() => false);
+  const out = copies.map(() => false);
   for (let a = 0; a < lying.length; a++)
     for (let b = a + 1; b < lying.length; b++) if ((!out[a] || !out[b]) && overlap(lying[a]!, lying[b]!)) out[a] = out[b] = true;
   return out;

@@ -43,6 +43,45 @@ export function nested(plan: StitchPlan, room: Room, most: number): CopyPlace[] 
   return best;
 }
 
+/**
+ * Copies of different designs laid by their true outlines, the largest first, each at the first free place; the way of turning that lays most
+ * is taken.
+ */
+export function nestedMix(wanted: readonly { plan: StitchPlan; copies: number }[], room: Room): { design: number; at: CopyPlace }[] {
+  const tiles = wanted.map(({ plan, copies }) =>
+    copies > 0 ? new Map(QUARTERS.map((t) => [t, shapeOf(plan, t, room.gapMm)])) : new Map<number, Tile>(),
+  );
+  const items = wanted.flatMap(({ copies }, design) => Array.from({ length: copies }, () => design));
+  const size = (design: number): number => {
+    const { mask } = tiles[design]!.get(0)!;
+    return mask.width * mask.height;
+  };
+  items.sort((a, b) => size(b) - size(a) || a - b);
+  let best: { design: number; at: CopyPlace }[] = [];
+  for (const turns of TURNINGS)
+    for (const byRows of [true, false]) {
+      const laid = layMix(items, { tiles: tiles.map((own) => turns.flatMap((t) => own.get(t) ?? [])), room, byRows });
+      if (laid.length > best.length) best = laid;
+      if (best.length >= items.length) return best;
+    }
+  return best;
+}
+const QUARTERS = [0, 90, 180, 270] as const;
+
+function layMix(
+  items: readonly number[],
+  { tiles, room, byRows }: { tiles: readonly (readonly Tile[])[]; room: Room; byRows: boolean },
+): { design: number; at: CopyPlace }[] {
+  const taken = fieldOf(room);
+  const from = tiles.map((own) => own.map(() => 0));
+  return items.flatMap((design) => {
+    const free = nearest(taken, { shapes: tiles[design]!, from: from[design]!, byRows });
+    if (!free) return [];
+    cover(taken, free.shape, free.x, free.y);
+    return [{ design, at: placeOf(taken, free.shape, free) }];
+  });
+}
+
 function shapeOf(plan: StitchPlan, turn: number, gapMm: number): Tile {
   const mask = stitchedMask(plan, turn);
   const reach = gapMm / CELL_MM + Math.SQRT2;
@@ -84,18 +123,30 @@ function lay(shapes: readonly Tile[], { room, most, byRows }: Laying): CopyPlace
   const out: CopyPlace[] = [];
   const from = shapes.map(() => 0);
   while (out.length < most) {
-    let best: { shape: Tile; at: number; x: number; y: number } | null = null;
-    shapes.forEach((shape, s) => {
-      const free = firstFree(taken, shape.mask, from[s]!, byRows);
-      from[s] = free ? free.at : Infinity;
-      if (free && (!best || lineOf(free, shape, byRows) < lineOf(best, best.shape, byRows))) best = { shape, ...free };
-    });
-    if (!best) break;
-    const { shape, x, y } = best as { shape: Tile; x: number; y: number };
-    cover(taken, shape, x, y);
-    out.push(placeOf(taken, shape, { x, y }));
+    const free = nearest(taken, { shapes, from, byRows });
+    if (!free) break;
+    cover(taken, free.shape, free.x, free.y);
+    out.push(placeOf(taken, free.shape, free));
   }
   return out;
+}
+
+interface Seeking {
+  shapes: readonly Tile[];
+  /** For each of the shapes, the place before which none is free for it; written anew. */
+  from: number[];
+  byRows: boolean;
+}
+
+/** The first free place for any of some shapes: the one that keeps the rows lowest. */
+function nearest(taken: Mask, { shapes, from, byRows }: Seeking): { shape: Tile; x: number; y: number } | null {
+  let best: { shape: Tile; x: number; y: number } | null = null;
+  for (const [s, shape] of shapes.entries()) {
+    const free = firstFree(taken, shape.mask, from[s]!, byRows);
+    from[s] = free ? free.at : Infinity;
+    if (free && (!best || lineOf(free, shape, byRows) < lineOf(best, best.shape, byRows))) best = { shape, x: free.x, y: free.y };
+  }
+  return best;
 }
 
 const placeOf = (field: Mask, { mask, turn }: Tile, cell: { x: number; y: number }): CopyPlace => ({

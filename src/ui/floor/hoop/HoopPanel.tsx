@@ -14,6 +14,7 @@ import { Choice } from '../../components/Choice';
 import { hoopKey, hoopName } from '../../components/hoopWords';
 import { NumberField } from '../../components/NumberField';
 import { Tick } from '../../components/Tick';
+import { BesideList, countsOf } from './BesideList';
 import { OrderChoice } from './OrderChoice';
 
 interface Props {
@@ -40,14 +41,14 @@ export function HoopPanel({ chosen, onChoose }: Props) {
 function Placing() {
   const job = useJob((s) => s.job)!;
   const own = useLibrary((s) => s.library.hoops);
-  const copies = copiesOf(job).length;
+  const counts = countsOf(copiesOf(job));
   const [nest, setNest] = useState(false);
   const [alternate, setAlternate] = useState<'none' | 'turn' | 'mirror'>('none');
   const [problem, setProblem] = useState<string | null>(null);
   const hoop = floorHoop(job);
   const offered: Hoop[] = [...HOOPS, ...own];
   const hoops = offered.some((h) => hoopKey(h) === hoopKey(hoop)) ? offered : [hoop, ...offered];
-  const place = async (asked: Omit<PlaceAsked, 'nest' | 'alternate'>): Promise<void> => {
+  const place = async (asked: Pick<PlaceAsked, 'copies' | 'beside'>): Promise<void> => {
     try {
       const places = await placesFor(useJob.getState().job!, { ...asked, nest, ...(alternate === 'none' ? {} : { alternate }) });
       setProblem(null);
@@ -56,19 +57,21 @@ function Placing() {
       setProblem((error as Error).message);
     }
   };
+  const hasOthers = (job.floor?.beside ?? []).length > 0;
+  const anew = (): Promise<void> => place({ copies: counts.own, beside: counts.beside });
   return (
     <section aria-label="Copies in the hoop">
       <h1 className="mb-3 text-lg font-semibold">Copies in the hoop</h1>
       <div className="grid grid-cols-2 gap-3">
         <NumberField
           label="Copies"
-          value={copies}
+          value={counts.own}
           unit=""
-          min={1}
+          min={hasOthers ? 0 : 1}
           max={200}
           step={1}
           decimals={0}
-          onCommit={(n) => void place({ copies: Math.round(n) })}
+          onCommit={(n) => void place({ copies: Math.round(n), beside: counts.beside })}
         />
         <NumberField
           label="Apart"
@@ -81,7 +84,7 @@ function Placing() {
           decimals={1}
           onCommit={(gap) => {
             changeFloor('Distance of copies', { gap });
-            if (copies > 1) void place({ copies });
+            if (copiesOf(job).length > 1) void anew();
           }}
         />
         <Choice
@@ -105,11 +108,12 @@ function Placing() {
           <Tick name="Close, by outline" on={nest} onChange={setNest} />
         </div>
       </div>
+      <BesideList onPlace={({ own, beside }) => place({ copies: own, beside })} />
       <div className="mt-3 flex gap-2">
-        <Button onClick={() => void place({})}>
+        <Button disabled={hasOthers} onClick={() => void place({})}>
           <Grid3x3 size={15} aria-hidden="true" /> As many as fit
         </Button>
-        <Button onClick={() => void place({ copies })}>Lay out anew</Button>
+        <Button onClick={() => void anew()}>Lay out anew</Button>
       </div>
       {problem && (
         <p role="alert" className="mt-2 text-danger">
@@ -127,9 +131,12 @@ function Wrong() {
   const told = (flags: readonly boolean[]): string => flags.flatMap((f, i) => (f ? [i + 1] : [])).join(', ');
   const edge = told(view.clear.map((c) => !c));
   const other = told(view.onOther);
-  if (!edge && !other) return null;
+  if (!edge && !other && view.notes.length === 0) return null;
   return (
     <div role="status" className="grid gap-1 rounded-md border border-danger p-2 text-danger">
+      {view.notes.map((n) => (
+        <p key={n}>{n} All of it is sewn at one speed, on one stabilizer.</p>
+      ))}
       {edge && <p>Too near to the hoop’s edge for the presser foot (5 mm): copy {edge}.</p>}
       {other && <p>Thread lies on another copy: {other}.</p>}
     </div>

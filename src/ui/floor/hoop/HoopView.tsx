@@ -7,6 +7,7 @@ import { useFloor } from '@/session/derived/floorStore';
 import { moveCopy, placeCopies, removeCopy } from '@/session/edit/floorCommands';
 import { useJob } from '@/session/job/jobStore';
 import { HoopCloth, HoopRing } from '../../components/HoopShape';
+import { layingOf, sidesOf, useDesign } from '../CopyPicture';
 
 interface Chosen {
   chosen: number | null;
@@ -89,6 +90,7 @@ const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRigh
 
 function Copy({ index, at, chosen, onChoose }: CopyProps) {
   const view = useFloor((s) => s.view);
+  const design = useDesign(at);
   const drag = useDrag(index, at);
   const onKeyDown = (e: KeyboardEvent): void => {
     const arrow = ARROWS[e.key];
@@ -100,21 +102,15 @@ function Copy({ index, at, chosen, onChoose }: CopyProps) {
     e.preventDefault();
     e.stopPropagation();
   };
-  if (!view) return null;
-  const { box, marginMm } = view;
-  const rect = {
-    x: box.minX - marginMm,
-    y: box.minY - marginMm,
-    width: box.maxX - box.minX + 2 * marginMm,
-    height: box.maxY - box.minY + 2 * marginMm,
-  };
+  if (!view || !design) return null;
+  const rect = sidesOf(design, view.marginMm);
   const wrong = view.clear[index] === false || view.onOther[index] === true;
   return (
     <g
-      transform={`translate(${at.x} ${at.y}) rotate(${-at.turn}) scale(${at.mirror ? -1 : 1} 1)`}
+      transform={layingOf(at)}
       tabIndex={0}
       role="button"
-      aria-label={`Copy ${index + 1} at ${at.x.toFixed(1)}, ${at.y.toFixed(1)} mm`}
+      aria-label={`Copy ${index + 1}${at.of === undefined ? '' : `, ${design.name},`} at ${at.x.toFixed(1)}, ${at.y.toFixed(1)} mm`}
       aria-pressed={chosen}
       data-copy={index}
       className="cursor-grab active:cursor-grabbing"
@@ -122,7 +118,7 @@ function Copy({ index, at, chosen, onChoose }: CopyProps) {
       onKeyDown={onKeyDown}
       {...drag}
     >
-      <image href={view.href} {...rect} preserveAspectRatio="none" />
+      <image href={design.href} {...rect} preserveAspectRatio="none" />
       {(chosen || wrong) && (
         <rect
           {...rect}

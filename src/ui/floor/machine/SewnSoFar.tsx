@@ -2,11 +2,11 @@
 import { useEffect, useRef } from 'react';
 import { copiesOf, floorHoop } from '@/core/production/floor';
 import { clothColour } from '@/core/render/picture';
-import { useFloor } from '@/session/derived/floorStore';
 import { chosenMachine, useMachines } from '@/session/floor/machineStore';
 import { useJob } from '@/session/job/jobStore';
 import type { MachineFile } from '@/workers/protocol/engine';
 import { HoopCloth, HoopRing } from '../../components/HoopShape';
+import { CopyPicture } from '../CopyPicture';
 import { drawEvents } from './drawEvents';
 
 const ROOM_MM = 12;
@@ -17,7 +17,6 @@ const MOST_SIDE_PX = 2400;
 /** The hoop as it stands in the machine: what is to be sewn pale, what is sewn in its thread, the needle where it is. */
 export function SewnSoFar() {
   const job = useJob((s) => s.job)!;
-  const view = useFloor((s) => s.view);
   const machine = useMachines(chosenMachine);
   const hoop = floorHoop(job);
   const [w, h] = [hoop.width / 2 + ROOM_MM, hoop.height / 2 + ROOM_MM];
@@ -31,20 +30,9 @@ export function SewnSoFar() {
         aria-label={running ? `${running.sewn} of ${running.stitches} stitches are sewn` : 'Nothing is in the machine'}
       >
         <HoopCloth hoop={hoop} hex={clothColour(job)} />
-        {view &&
-          copiesOf(job).map((at, i) => (
-            <image
-              key={i}
-              href={view.href}
-              opacity={0.28}
-              transform={`translate(${at.x} ${at.y}) rotate(${-at.turn}) scale(${at.mirror ? -1 : 1} 1)`}
-              x={view.box.minX - view.marginMm}
-              y={view.box.minY - view.marginMm}
-              width={view.box.maxX - view.box.minX + 2 * view.marginMm}
-              height={view.box.maxY - view.box.minY + 2 * view.marginMm}
-              preserveAspectRatio="none"
-            />
-          ))}
+        {copiesOf(job).map((at, i) => (
+          <CopyPicture key={i} at={at} opacity={0.28} />
+        ))}
         <foreignObject x={-hoop.width / 2} y={-hoop.height / 2} width={hoop.width} height={hoop.height}>
           <Threads width={hoop.width} height={hoop.height} done={running?.next ?? 0} events={running?.events ?? 0} />
         </foreignObject>

@@ -1,6 +1,5 @@
 'use client';
 import { recipeFor } from '@/core/cloth/house';
-import { copiesOf } from '@/core/production/floor';
 import { savings } from '@/core/production/savings';
 import { useFloor } from '@/session/derived/floorStore';
 import { useJob } from '@/session/job/jobStore';
@@ -16,7 +15,7 @@ export function Savings() {
   const order = useOrder();
   if (!view || !order) return null;
   const list = savings({
-    ...{ figures: view.figures, order, rates, runs: view.runs.runs, perHoop: copiesOf(job).length },
+    ...{ figures: view.figures, order, rates, runs: view.runs.runs, perHoop: view.perHoop },
     stitchesPerMinute: recipeFor(job.brief).speed,
   });
   return (

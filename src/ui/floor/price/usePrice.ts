@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
 import { priceOf, type Order, type Price } from '@/core/production/price';
-import { copiesOf } from '@/core/production/floor';
 import { useFloor } from '@/session/derived/floorStore';
 import { useJob } from '@/session/job/jobStore';
 import { useLibrary } from '@/session/shop/libraryStore';
@@ -12,8 +11,8 @@ export function useOrder(): Order | null {
   return useMemo(() => {
     if (!view || !job) return null;
     const { rush = false, withGarments = false, repeat = false } = job.floor ?? {};
-    const stitches = view.figures.stitches / copiesOf(job).length;
-    return { quantity: job.brief.quantity, stitches, machineHours: view.machineHours, rush, withGarments, repeat };
+    const stitches = (view.share * view.figures.stitches) / view.perHoop;
+    return { quantity: job.brief.quantity, stitches, machineHours: view.share * view.machineHours, rush, withGarments, repeat };
   }, [view, job]);
 }
 

@@ -2,7 +2,6 @@
 import { stepsOfRuns } from '@/core/production/runs';
 import { useJob } from '@/session/job/jobStore';
 import { useLibrary } from '@/session/shop/libraryStore';
-import { copiesOf } from '@/core/production/floor';
 import type { FloorView } from '@/workers/protocol/engine';
 import { hoursOf } from '../words';
 
@@ -15,7 +14,7 @@ const LOOKS = { hoop: 'bg-[#c6d0cb]', sew: 'bg-tape', finish: 'bg-[#8fa39c]' } a
 export function DayBar({ view }: { view: FloorView }) {
   const job = useJob((s) => s.job)!;
   const work = useLibrary((s) => s.library.work);
-  const all = stepsOfRuns({ quantity: job.brief.quantity, runSeconds: view.runs.runSeconds, perHoop: copiesOf(job).length }, work);
+  const all = stepsOfRuns({ quantity: job.brief.quantity, runSeconds: view.runs.runSeconds, perHoop: view.perHoop }, work);
   const steps = all.filter((s) => s.run < MOST_RUNS);
   const end = Math.max(1, ...steps.map((s) => s.to));
   const rows = [

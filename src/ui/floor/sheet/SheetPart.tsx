@@ -39,12 +39,16 @@ export function SheetPart() {
 }
 
 function Sheet() {
-  const { href, sheet } = useFloor((s) => s.view)!;
+  const { designs, sheet } = useFloor((s) => s.view)!;
   const shop = useLibrary((s) => s.library.shop.name);
   return (
     <article className="rounded-md border border-hairline bg-white p-5">
       <header className="mb-4 flex items-start gap-5 max-sm:flex-col">
-        <img src={href} alt="The design, sewn" className="h-[150px] w-[170px] rounded-sm border border-hairline object-contain" />
+        <img
+          src={designs[0]!.href}
+          alt="The design, sewn"
+          className="h-[150px] w-[170px] rounded-sm border border-hairline object-contain"
+        />
         <div className="min-w-0 flex-1">
           {shop && <p className="text-quiet">{shop}</p>}
           <h2 className="truncate text-xl font-semibold">{sheet.title}</h2>
