@@ -10,6 +10,9 @@ import { counted } from '../units/count';
 import { formatDuration, formatLength } from '../units/length';
 import { hypot } from '../units/trig';
 import { cautionsFor } from './cautions';
+import { clothColour } from '../render/picture';
+import { hangSvg } from './garment/drawing';
+import { hangOf, hangWords } from './garment/hang';
 import { stopsOf } from './stops';
 import { stopLines } from './stopWords';
 
@@ -34,6 +37,8 @@ export interface Worksheet {
   stops: WorksheetStop[];
   /** Cloth, what lies under and over it, hoop, needle, speed, and notes. */
   setting: { name: string; words: string }[];
+  /** Where it goes on the garment; null where there is no usual place, or where several lie in the hoop. */
+  hang: { title: string; lines: string[]; svg: string; ratio: number } | null;
   foam: string[];
   findings: { title: string; lines: { severity: string; words: string }[] };
   accepted: string[];
@@ -64,6 +69,7 @@ export function worksheetOf({ job, plan, findings, shop }: WorksheetInput): Work
       return { number: i + 1, code, name, hex, ...lines[i]!, stitches: s.stitches, trims: s.trims, minutes: s.seconds / 60 };
     }),
     setting: settingOf(job, plan),
+    hang: hangFor(job, plan),
     foam: foamOf(job),
     findings: findingsOf(findings),
     accepted: acceptedOf(job),
@@ -76,7 +82,7 @@ export function worksheetOf({ job, plan, findings, shop }: WorksheetInput): Work
 function figuresOf(job: Job, plan: StitchPlan): Worksheet['figures'] {
   const f = measurePlan(job, plan);
   const units = job.brief.units ?? 'mm';
-  const copies = new Set(job.pieces.map((p) => (/^copy \d+$/.test(p.group ?? '') ? p.group : ''))).size;
+  const copies = copiesIn(job);
   return [
     {
       name: 'Stitches',
@@ -95,6 +101,17 @@ function figuresOf(job: Job, plan: StitchPlan): Worksheet['figures'] {
     },
     { name: 'Thread', figure: `${f.upperThreadM.toFixed(1)} m`, says: `${f.bobbinThreadM.toFixed(1)} m beneath` },
   ];
+}
+
+/** Copies of designs that a sheet's job holds. */
+const copiesIn = (job: Job): number => new Set(job.pieces.map((p) => (/^copy \d+$/.test(p.group ?? '') ? p.group : ''))).size;
+
+function hangFor(job: Job, plan: StitchPlan): Worksheet['hang'] {
+  if (copiesIn(job) > 1 || plan.x.length === 0) return null;
+  const box = planBounds(plan);
+  const design = { widthMm: box.maxX - box.minX, heightMm: box.maxY - box.minY };
+  const hang = hangOf(job.brief, design);
+  return hang && { title: hang.title, lines: hangWords(hang, job.brief.units ?? 'mm'), ...hangSvg(hang, design, clothColour(job)) };
 }
 
 const length = (mm: number, units: 'mm' | 'in'): string => formatLength(mm, units).replace(/ \w+$/, '');

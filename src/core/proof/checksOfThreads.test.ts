@@ -124,8 +124,15 @@ describe('crossed ties', () => {
 
   it('show beside a run, and are laid along it instead', () => {
     expect(shown(line)).toMatchObject([
-      { pieces: ['p0'], at: { x: 1 }, measured: 2, limit: 0, fix: { pieces: [{ id: 'p0', settings: { tieShape: undefined } }] } },
+      { pieces: ['p0'], at: { x: 1 }, measured: 2, limit: 0, fix: { pieces: [{ id: 'p0', settings: { tieShape: 'line' } }] } },
     ]);
+  });
+
+  it('from outside show beyond any piece that nothing covers, and not within it', () => {
+    const square: MadePiece = { area: box(0, 0, 20), settings: { tieShape: 'outside' } };
+    const beyond: MadeEvent[] = [[0, 5, cover], [-0.5, 5, tie], [0.5, 5, tie], [3, 5, cover]]; // prettier-ignore
+    expect(found(tieShown, [square], { events: beyond })).toMatchObject([{ pieces: ['p0'], at: { x: -0.5 }, measured: 1 }]);
+    expect(found(tieShown, [square, { area: box(-4, 0, 8) }], { events: beyond })).toEqual([]);
   });
 
   it('not under a later piece, not in areas, not when they lie along the line', () => {

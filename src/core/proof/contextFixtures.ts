@@ -47,7 +47,7 @@ const sourced = (values: Record<string, unknown>, from: string) => Object.fromEn
 function shapedOf(one: Piece, { settings = {}, byHand = {}, widthMm = 5, areaMm2, rowAt, unsewn }: MadePiece): Shaped {
   const painted = dataToRings(one.area ?? 'M0,0 h10 v10 h-10 Z');
   const shape = { facts: { widthMm }, painted, cover: painted, areaMm2: areaMm2 ?? areaOf(painted), ends: [], ...(rowAt ? { rowAt } : {}) };
-  const resolved = { ...sourced(settings, 'recipe'), ...sourced(byHand, 'hand') };
+  const resolved = { ...sourced({ tieShape: 'line', ...settings }, 'recipe'), ...sourced(byHand, 'hand') };
   return { piece: one, laid: one, shape: unsewn ? null : shape, settings: unsewn ? null : resolved } as unknown as Shaped;
 }
 

@@ -125,3 +125,43 @@ test('what is tiny and comes back is a tie: up to 1.2 mm, within a tenth, of thr
     ...[false, false],
   ]);
 });
+
+describe('shapes of ties', () => {
+  const along = { x: 16, y: 5 };
+  const of = (shape: Tie['shape'], over: Partial<Tie> = {}): Tie => ({ ...usual, shape, ...over });
+  const xs = (points: readonly { x: number }[]): number[] => points.map((p) => Math.round(p.x * 1000) / 1000);
+
+  test('half back: a stitch on, half of it back, a stitch on; each farther along the line and none in an old hole', () => {
+    expect(xs(tieIn(at, along, of('half-back')))).toEqual([10.7, 10.35, 11.05]);
+    expect(xs(tieOff(at, along, of('half-back', { count: 5 })))).toEqual([10.7, 10.35, 11.05, 10.7, 11.4]);
+  });
+
+  test('half back never passes the next penetration, and where there is no room for halves it goes forth and back', () => {
+    for (let d = 0.4; d < 6; d += 0.1)
+      for (const count of [1, 2, 3, 4, 5, 6]) {
+        const points = tieIn(at, { x: 10 + d, y: 5 }, of('half-back', { count }));
+        expect(points.length).toBeGreaterThanOrEqual(1);
+        const last = points[points.length - 1]!;
+        // What is sewn next is no short stitch, unless the row itself begins with one.
+        if (d >= 0.8) expect(10 + d - last.x).toBeGreaterThanOrEqual(0.4);
+        points.forEach((p, i) => expect(distance(p, points[i - 1] ?? at)).toBeGreaterThanOrEqual(0.3 - 1e-9));
+      }
+  });
+
+  test('one stitch back is the least there is: out and back before, back once after', () => {
+    expect(xs(tieIn(at, along, of('back-stitch')))).toEqual([10.7, 10]);
+    expect(xs(tieOff(at, along, of('back-stitch')))).toEqual([10.7]);
+  });
+
+  test('from outside in: its stitches lie beyond the end, and sewing goes on from it', () => {
+    const points = tieIn(at, along, of('outside'));
+    expect(xs(points)).toEqual([9.3, 10, 9.3, 10]);
+    expect(xs(tieOff(at, along, of('outside')))).toEqual([9.3, 10, 9.3]);
+  });
+
+  test('a tie that goes half back is seen as one, whichever way it is read; a row of even small stitches is none', () => {
+    const points = [at, ...tieIn(at, along, of('half-back'))];
+    expect([isTied(points), isTied(points.slice().reverse())]).toEqual([true, true]);
+    expect(isTied([0, 0.4, 0.8, 1.2].map((x) => ({ x, y: 0 })))).toBe(false);
+  });
+});

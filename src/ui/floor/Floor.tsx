@@ -5,6 +5,7 @@ import { openMachines } from '@/session/floor/machineStore';
 import { useJob } from '@/session/job/jobStore';
 import { openLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { Button } from '../components/Button';
+import { GarmentPart } from './garment/GarmentPart';
 import { HoopPart } from './hoop/HoopPart';
 import { MachinePart } from './machine/MachinePart';
 import { PricePart } from './price/PricePart';
@@ -14,6 +15,7 @@ import { SheetPart } from './sheet/SheetPart';
 
 const PARTS: Record<PartKey, () => React.ReactNode> = {
   hoop: () => <HoopPart />,
+  garment: () => <GarmentPart />,
   sheet: () => <SheetPart />,
   run: () => <RunPart />,
   price: () => <PricePart />,

@@ -5,10 +5,13 @@ import { useMachines } from '@/session/floor/machineStore';
 import { useJob } from '@/session/job/jobStore';
 import { copiesOf } from '@/core/production/floor';
 import { CONDITION_WORDS } from './machine/machineWords';
+import { formatLength } from '@/core/units/length';
+import { PLACE_WORDS } from '@/core/document/words';
+import { useHang } from './garment/GarmentPart';
 import { usePrice } from './price/usePrice';
 import { hoursOf, madeWords } from './words';
 
-export const PART_KEYS = ['hoop', 'sheet', 'run', 'price', 'machine'] as const;
+export const PART_KEYS = ['hoop', 'garment', 'sheet', 'run', 'price', 'machine'] as const;
 export type PartKey = (typeof PART_KEYS)[number];
 
 interface Figure {
@@ -51,10 +54,16 @@ function useFigures(): Record<PartKey, Figure> {
   const price = usePrice();
   const machine = useMachines((s) => s.list.find((m) => m.id === s.chosen) ?? null);
   const copies = copiesOf(job).length;
+  const hang = useHang();
   const wait = '…';
   const share = machine?.job ? `${Math.floor((100 * machine.job.sewn) / machine.job.stitches)} %` : '–';
   return {
     hoop: { name: 'In the hoop', figure: String(copies), says: counted(copies, 'copy', 'copies').replace(/^\d+ /, '') + ' sewn in one go' },
+    garment: {
+      name: 'On the garment',
+      figure: hang?.distances[0] ? formatLength(hang.distances[0].mm, job.brief.units ?? 'mm', 0) : '–',
+      says: hang?.distances[0] ? `from ${hang.distances[0].from}` : PLACE_WORDS[job.brief.place],
+    },
     sheet: { name: 'Worksheet', figure: view ? String(view.stops.length) : wait, says: 'threads and stops, in order' },
     run: {
       name: 'Time and thread',

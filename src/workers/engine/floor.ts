@@ -1,3 +1,4 @@
+import type { Job } from '@/core/document/types';
 import { without } from '@/core/document/without';
 import { countedCopies, floorHoop, laidOut, otherCloths, placed } from '@/core/production/floor';
 import { produce } from '@/core/production/produce';
@@ -37,7 +38,7 @@ export const floor: Handler<'floor'> = ({ job, habits }, { progress }) => {
       designs: designs.map((d) => ({
         ...{ name: d.name, box: d.box, stitches: stitchesOf(d.plan) },
         ...(d.id === undefined ? {} : { id: d.id }),
-        png: pngOf(drawSewn(d.job, d.plan, SCALE, MARGIN_MM, d.box)),
+        png: pngOf(drawSewn(onClothOf(job, d.job), d.plan, SCALE, MARGIN_MM, d.box)),
       })),
       notes: otherCloths(job),
       sheet: worksheetOf({ job: sheet.job, plan: sheet.plan }),
@@ -45,6 +46,12 @@ export const floor: Handler<'floor'> = ({ job, habits }, { progress }) => {
     },
   };
 };
+
+/** What lies in one hoop lies on one cloth. */
+const onClothOf = ({ brief }: Job, job: Job): Job => ({
+  ...job,
+  brief: { ...without(job.brief, 'clothHex'), cloth: brief.cloth, ...(brief.clothHex === undefined ? {} : { clothHex: brief.clothHex }) },
+});
 
 /** Places for copies, as they are asked for. */
 export const place: Handler<'place'> = ({ job, asked }, { progress }) => ({ output: placed(job, plansFor(job, progress), asked) });

@@ -18,6 +18,7 @@ export function worksheetPaper(sheet: Worksheet, small: string, write: Write): C
     stops(sheet.stops, write),
     heading(write, 'How it is set up'),
     setting(sheet, write),
+    ...hang(sheet, write),
     ...list('Foam', sheet.foam),
     ...list('Caution', sheet.cautions),
     ...findings(sheet, write),
@@ -118,6 +119,35 @@ function setting({ setting: all }: Worksheet, write: Write): Content {
     layout: { ...RULES, hLineWidth: () => 0, paddingTop: () => 1, paddingBottom: () => 1 },
   };
 }
+
+/** Where it goes: the garment to scale, with what is measured on it. */
+function hang({ hang: told }: Worksheet, write: Write): Content[] {
+  if (!told) return [];
+  const width = Math.min(HANG_WIDTH, HANG_HEIGHT / told.ratio);
+  return [
+    {
+      unbreakable: true,
+      stack: [
+        heading(write, `On the garment: ${told.title}`),
+        {
+          columns: [
+            { svg: told.svg, width, height: width * told.ratio },
+            {
+              stack: [
+                ...told.lines.map((l): Content => write(l, { margin: [0, 0, 0, 2] })),
+                write(HANG_ADVICE, { fontSize: 8, color: QUIET }),
+              ],
+              width: '*',
+            },
+          ],
+          columnGap: 14,
+        },
+      ],
+    },
+  ];
+}
+const [HANG_WIDTH, HANG_HEIGHT] = [150, 130];
+const HANG_ADVICE = 'Usual distances. What is measured on the garment itself, and what the customer asks for, go before them.';
 
 function findings({ findings: { title, lines } }: Worksheet, write: Write): Content[] {
   return [

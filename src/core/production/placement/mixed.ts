@@ -88,13 +88,23 @@ function widths(items: readonly Item[], { gapMm, most }: { gapMm: number; most: 
 }
 const MOST_WIDTHS = 400;
 
+/** The list divided into rows no longer than `width`, so that all rows together are as low as they can be. */
 function divided(items: readonly Item[], width: number, gapMm: number): Item[][] {
-  const rows: Item[][] = [];
-  for (const item of items) {
-    const row = rows[rows.length - 1];
-    if (row && lengthOf([...row, item], gapMm) <= width) row.push(item);
-    else rows.push([item]);
+  const lowest = [{ height: -gapMm, from: 0 }];
+  for (let to = 1; to <= items.length; to++) {
+    let best = { height: Infinity, from: to - 1 };
+    for (let from = to - 1, length = -gapMm, high = 0; from >= 0; from--) {
+      const { box } = items[from]!;
+      length += widthOf(box) + gapMm;
+      if (length > width) break;
+      high = Math.max(high, heightOf(box));
+      const height = lowest[from]!.height + gapMm + high;
+      if (height < best.height) best = { height, from };
+    }
+    lowest.push(best);
   }
+  const rows: Item[][] = [];
+  for (let to = items.length; to > 0; to = lowest[to]!.from) rows.unshift(items.slice(lowest[to]!.from, to));
   return rows;
 }
 

@@ -64,7 +64,7 @@ function Placing() {
       <h1 className="mb-3 text-lg font-semibold">Copies in the hoop</h1>
       <div className="grid grid-cols-2 gap-3">
         <NumberField
-          label="Copies"
+          label={hasOthers ? 'Copies of this one' : 'Copies'}
           value={counts.own}
           unit=""
           min={hasOthers ? 0 : 1}

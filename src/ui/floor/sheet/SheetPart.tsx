@@ -61,6 +61,7 @@ function Sheet() {
       </header>
       <StopTable stops={sheet.stops} />
       <Setting rows={sheet.setting} />
+      {sheet.hang && <Lines title={`On the garment: ${sheet.hang.title}`} lines={sheet.hang.lines} />}
       <Lines title="Foam" lines={sheet.foam} />
       <Lines title="Caution" lines={sheet.cautions} />
       <Lines title="Known and accepted" lines={sheet.accepted} />
