@@ -11,8 +11,10 @@ import { lift } from './engine/lift';
 import { lineUp } from './engine/lineUp';
 import { machineFile } from './engine/machineFile';
 import { meetings } from './engine/meetings';
+import { motionWords } from './engine/motionWords';
 import { names } from './engine/names';
 import { newJob } from './engine/newJob';
+import { paper } from './engine/paper';
 import { page } from './engine/page';
 import { plan } from './engine/plan';
 import { preview } from './engine/preview';
@@ -25,7 +27,7 @@ import { takeAway } from './engine/takeAway';
 import { trace } from './engine/trace';
 import { thumbnail } from './engine/thumbnail';
 import { weight } from './engine/weight';
-import { writeShelf } from './engine/writeShelf';
+import { packJob, writeShelf } from './engine/writeShelf';
 import { printingFromServer } from './printing';
 import type { EngineRequest } from './protocol/messages';
 import { serve } from './serve';
@@ -48,6 +50,7 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   compare,
   route,
   readFile,
+  packJob,
   writeShelf,
   meetings,
   effect,
@@ -58,6 +61,8 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   place,
   machineFile,
   lineUp,
+  motionWords,
+  paper,
   export: takeAway,
 };
 

@@ -1,3 +1,4 @@
+import { fingerprintOf } from '../document/fingerprint';
 import type { MadePiece, Piece, Thread } from '../document/types';
 import { areaOf, intersect } from '../geometry/area';
 import { outlineOf } from '../geometry/outline';
@@ -9,21 +10,8 @@ const STILL_THERE = 0.6;
 /** Lines are compared by the boxes about them, this much wider, mm. */
 const LINE_MM = 0.5;
 
-/** What tells later whether a piece is as it was made. FNV-1a. */
-export function markOf(piece: Piece): string {
-  let hash = 0x811c9dc5;
-  for (const char of JSON.stringify(inOrder(piece))) hash = Math.imul(hash ^ char.codePointAt(0)!, 0x01000193);
-  return (hash >>> 0).toString(16);
-}
-
-/** Records come back from the store with their keys in another order. */
-const inOrder = (value: unknown): unknown => {
-  if (Array.isArray(value)) return value.map(inOrder);
-  if (value === null || typeof value !== 'object') return value;
-  return Object.entries(value)
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([key, v]) => [key, inOrder(v)]);
-};
+/** What tells later whether a piece is as it was made. */
+export const markOf = (piece: Piece): string => fingerprintOf(piece);
 
 export const marksOf = (pieces: readonly Piece[]): MadePiece[] => pieces.map((p) => ({ id: p.id, mark: markOf(p) }));
 

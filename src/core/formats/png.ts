@@ -7,7 +7,7 @@ export function writePng(raster: Raster): Uint8Array {
 }
 
 /** A picture whose every pixel is opaque, as a smaller PNG file. */
-export function writeOpaquePng({ width, height, data }: Raster): Uint8Array {
+export function writeOpaquePng({ width, height, data }: Pick<Raster, 'width' | 'height' | 'data'>): Uint8Array {
   const rgb = new Uint8Array(width * height * 3);
   for (let i = 0, k = 0; k < rgb.length; i += 4) {
     rgb[k++] = data[i]!;

@@ -1,5 +1,6 @@
 import { recipeFor, stabilizerFor } from '../cloth/house';
-import type { Hoop, Job } from '../document/types';
+import { approvalWords, questionState, stillApproved } from '../document/folder';
+import type { Hoop, Job, Question } from '../document/types';
 import { PLACE_WORDS } from '../document/words';
 import { measurePlan } from '../plan/measure';
 import type { StitchPlan } from '../plan/plan';
@@ -13,6 +14,7 @@ import { cautionsFor } from './cautions';
 import { clothColour } from '../render/picture';
 import { hangSvg } from './garment/drawing';
 import { hangOf, hangWords } from './garment/hang';
+import { foamOf, foamWords, type Foam } from './foam';
 import { stopsOf } from './stops';
 import { stopLines } from './stopWords';
 
@@ -39,9 +41,13 @@ export interface Worksheet {
   setting: { name: string; words: string }[];
   /** Where it goes on the garment; null where there is no usual place, or where several lie in the hoop. */
   hang: { title: string; lines: string[]; svg: string; ratio: number } | null;
-  foam: string[];
+  /** What is done with the foam, and its outlines; null where none is laid. */
+  foam: { lines: string[]; of: Foam } | null;
   findings: { title: string; lines: { severity: string; words: string }[] };
   accepted: string[];
+  /** What the customer has not answered yet, and what was agreed. */
+  questions: string[];
+  approval: string | null;
   cautions: string[];
   hoop: Hoop;
   /** Where the needle first goes in, and how far the design's middle lies from the hoop's, mm. */
@@ -60,6 +66,7 @@ export interface WorksheetInput {
 export function worksheetOf({ job, plan, findings, shop }: WorksheetInput): Worksheet {
   const stops = stopsOf(job, plan, recipeFor(job.brief).speed);
   const lines = stopLines(job, stops);
+  const foam = foamOf(job);
   return {
     title: job.name,
     shop: shop ? [shop.name, ...shop.address.split('\n')].filter((l) => l.trim() !== '') : [],
@@ -70,9 +77,13 @@ export function worksheetOf({ job, plan, findings, shop }: WorksheetInput): Work
     }),
     setting: settingOf(job, plan),
     hang: hangFor(job, plan),
-    foam: foamOf(job),
+    foam: foam && { lines: foamWords(foam, job), of: foam },
     findings: findingsOf(findings),
     accepted: acceptedOf(job),
+    questions: (job.questions ?? []).filter((q) => q.text.trim()).map(questionLine),
+    approval: job.approval
+      ? `${approvalWords(job.approval)}.${stillApproved(job) === false ? ' IT WAS CHANGED SINCE: ask again before sewing.' : ''}`
+      : null,
     cautions: cautionsFor(job),
     hoop: job.brief.hoop,
     start: plan.x.length > 0 ? { x: plan.x[0]!, y: plan.y[0]! } : null,
@@ -146,19 +157,11 @@ function settingOf(job: Job, plan: StitchPlan): Worksheet['setting'] {
   return rows.flatMap(([name, words]) => (words ? [{ name, words }] : []));
 }
 
-function foamOf(job: Job): string[] {
-  const on = job.pieces.filter((p) => (p.settings.foam ?? 0) > 0);
-  if (on.length === 0) return [];
-  const thickest = Math.max(...on.map((p) => p.settings.foam!));
-  const threads = [...new Set(on.map((p) => job.threads.find((t) => t.id === p.thread)?.name ?? ''))].filter(Boolean);
-  return [
-    `Foam ${thickest} mm${thickest > 3 ? ' (two layers: each needs more compensation)' : ''}, in the colour next to ${threads.join(', ')}; cut 5 mm larger all round.`,
-    'Hard foam gives crisp contours on caps, soft foam bends with garments. Hold it with a few stitches at top and bottom; tear it away after sewing.',
-    ...(job.brief.place === 'cap-front'
-      ? ['Seams and panel joints strain the columns: keep them off the middle seam, or sew slowly over it.']
-      : []),
-  ];
-}
+const questionLine = (q: Question): string => {
+  const state = questionState(q);
+  if (state === 'answered') return `${q.text.trim()} ${q.answer!.trim()}`;
+  return `OPEN${state === 'asked' ? `, asked on ${q.asked}` : ', not asked yet'}: ${q.text.trim()}`;
+};
 
 const SEVERITY_WORDS = { stop: 'SEVERE', warn: 'Warning', note: 'Note' } as const;
 

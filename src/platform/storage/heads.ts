@@ -1,21 +1,27 @@
 import Joi from 'joi';
 import { briefSchema, jobSchema } from '@/core/document/schema';
+import { unanswered } from '@/core/document/folder';
 import type { Job, JobFloor } from '@/core/document/types';
 import { without } from '@/core/document/without';
 
 /** What the Shelf shows of a job, so that it need not read the job itself. */
-export type Head = Pick<Job, 'name' | 'brief' | 'stage' | 'floor'>;
+export type Head = Pick<Job, 'name' | 'brief' | 'stage' | 'floor'> & {
+  /** Questions to the customer that have no answer; none when absent. */
+  waiting?: number;
+};
 
 const headSchema = Joi.object<Head, true>({
   name: Joi.string().allow('').max(200).required(),
   brief: briefSchema.required(),
   stage: jobSchema.extract('stage') as Joi.StringSchema,
   floor: jobSchema.extract('floor') as Joi.ObjectSchema,
+  waiting: Joi.number().integer().min(0),
 });
 
-export const headOf = ({ name, brief, stage, floor }: Job): Head => ({
+export const headOf = ({ name, brief, stage, floor, questions = [] }: Job): Head => ({
   name,
   brief,
+  ...(unanswered({ questions }).length > 0 ? { waiting: unanswered({ questions }).length } : {}),
   ...(stage ? { stage } : {}),
   ...(floor ? { floor: alone(floor) } : {}),
 });

@@ -8,14 +8,17 @@ export interface Version {
   job: Job;
   /** Milliseconds since 1970. */
   kept: number;
+  /** What a person called it, and what was changed and why. */
+  name?: string;
+  note?: string;
 }
 
 const versions = tableOf<Version>('cobble', 'versions');
 
-/** Keeps a job as it stands. @throws StorageError with a sentence for people */
-export async function keepVersion(job: Job): Promise<Version> {
+/** Keeps a job as it stands, under a name where it is given one. @throws StorageError with a sentence for people */
+export async function keepVersion(job: Job, called: Pick<Version, 'name' | 'note'> = {}): Promise<Version> {
   const kept = Date.now();
-  const version = { id: `${job.id} ${kept}`, job, kept };
+  const version = { id: `${job.id} ${kept}`, job, kept, ...called };
   await versions.set(version.id, version);
   return version;
 }
@@ -34,6 +37,20 @@ function readable(version: Version | null): Version | null {
     return null;
   }
 }
+
+/** Gives a kept version another name or note. */
+export async function renameVersion(id: string, called: Required<Pick<Version, 'name' | 'note'>>): Promise<void> {
+  const version = await versions.get(id);
+  if (version) await versions.set(id, { ...version, ...called });
+}
+
+/** Puts back versions that a file holds; those that are here already stay. */
+export async function putVersions(all: readonly Version[]): Promise<void> {
+  const here = new Set(await versions.keys());
+  for (const version of all) if (!here.has(version.id)) await versions.set(version.id, version);
+}
+
+export const removeVersion = (id: string): Promise<void> => versions.remove(id);
 
 export async function removeVersions(jobId: string): Promise<void> {
   for (const version of await listVersions(jobId)) await versions.remove(version.id);

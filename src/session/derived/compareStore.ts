@@ -42,7 +42,7 @@ export async function findChoices(): Promise<void> {
       ...(opened?.id === job.id && opened !== job ? [{ key: `opened ${job.id}`, name: `${job.name}, as it was opened`, job: opened }] : []),
       ...versions
         .filter((v) => v.job.id === job.id)
-        .map((v) => ({ key: `kept ${v.id}`, name: `${job.name}, kept ${clock(v.kept)}`, job: v.job })),
+        .map((v) => ({ key: `kept ${v.id}`, name: v.name ? `${job.name}: ${v.name}` : `${job.name}, kept ${clock(v.kept)}`, job: v.job })),
     ];
   });
   useCompare.setState({ choices });

@@ -1,19 +1,43 @@
-import type { ReadShelf, ShelfFile } from '@/core/formats/shelf';
+import type { PackedJob, ReadShelf } from '@/core/formats/shelf';
 import { mergedLibrary } from '@/core/cloth/library';
-import { keepNewJob, keptArtwork, keptJob, keptJobs } from '@/platform/storage/records';
+import { without } from '@/core/document/without';
+import { keepNewJob, keptArtwork, keptJob, shelfEntries } from '@/platform/storage/records';
+import { listVersions, putVersions } from '@/platform/storage/versions';
+import { engine, type CallOptions } from '@/workers/client';
 import { keepPreference, loadLibrary, preference } from '@/platform/storage/shop';
 import { changeLibrary, openLibrary, useLibrary } from './libraryStore';
 
 const SAVED = 'shelf-saved';
 const WEEK_MS = 7 * 24 * 3600 * 1000;
 
-/** Everything that this browser keeps of the shop's. Damaged jobs are not in it. */
-export async function wholeShelf(): Promise<ShelfFile> {
-  const jobs: ShelfFile['jobs'] = [];
-  for (const entry of await keptJobs()) {
-    if ('kept' in entry) jobs.push({ job: entry.kept.job, artwork: await keptArtwork(entry.id), updated: entry.kept.updated });
+/** How a long piece of work tells its share done, and hears that it is given up. */
+export type LongWork = Required<Pick<CallOptions, 'signal' | 'progress'>>;
+
+const stopped = ({ signal }: LongWork): void => signal.throwIfAborted();
+
+/**
+ * Everything that this browser keeps of the shop's, as one file: read and packed job by job, the packing beside the page. Damaged jobs are
+ * not in it.
+ */
+export async function shelfAsFile(work: LongWork): Promise<Blob> {
+  const entries = await shelfEntries();
+  const jobs: PackedJob[] = [];
+  for (const [i, { id }] of entries.entries()) {
+    stopped(work);
+    const packed = await packedJob(id, work.signal);
+    if (packed) jobs.push(packed);
+    work.progress((0.95 * (i + 1)) / entries.length);
   }
-  return { jobs, library: await loadLibrary() };
+  const transfer = jobs.flatMap((j) => [j.bundle.buffer, ...(j.versions ? [j.versions.buffer] : [])]);
+  const { data } = await engine.call('writeShelf', { jobs, library: await loadLibrary() }, { signal: work.signal, transfer });
+  return data;
+}
+
+async function packedJob(id: string, signal: AbortSignal): Promise<PackedJob | null> {
+  const kept = await keptJob(id).catch(() => null);
+  if (!kept) return null;
+  const versions = (await listVersions(id)).map((v) => without(v, 'id'));
+  return engine.call('packJob', { packed: { job: kept.job, artwork: await keptArtwork(id), updated: kept.updated, versions } }, { signal });
 }
 
 /** Notes that the shelf was saved to a file just now, or that the person does not want to for another week. */
@@ -29,10 +53,19 @@ export async function backupDue(latestChange: number): Promise<boolean> {
   return latestChange > saved && Date.now() - saved > WEEK_MS;
 }
 
-/** Puts a shelf's jobs back. One that is here already as it is there is left alone; one that differs comes beside it. */
-export async function takeShelf({ jobs, library, damaged }: ReadShelf): Promise<{ put: number; known: number; damaged: number }> {
+/**
+ * Puts a shelf's jobs back, one after the other. One that is here already as it is there is left alone; one that differs comes beside it.
+ * What was put back when the work is given up stays.
+ */
+export async function takeShelf(
+  { jobs, library, damaged }: ReadShelf,
+  work: LongWork,
+): Promise<{ put: number; known: number; damaged: number }> {
   let known = 0;
-  for (const { job, artwork, updated } of jobs) {
+  for (const [i, { job, artwork, updated, versions = [] }] of jobs.entries()) {
+    stopped(work);
+    work.progress(i / jobs.length);
+    await putVersions(versions.map((v) => ({ ...v, id: `${v.job.id} ${v.kept}` })));
     const here = await keptJob(job.id).catch(() => null);
     if (here && JSON.stringify(here.job) === JSON.stringify(job)) known++;
     else if (here)

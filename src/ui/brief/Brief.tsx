@@ -18,6 +18,9 @@ import { TextField } from '../components/TextField';
 import { hoopKey, hoopName } from '../components/hoopWords';
 import { NumberField } from '../components/NumberField';
 import { placeHref } from '../places';
+import { ApprovalCard } from './folder/ApprovalCard';
+import { Questions } from './folder/Questions';
+import { Versions } from './folder/Versions';
 import { Follows } from './Follows';
 
 function set(label: string, patch: BriefPatch): void {
@@ -63,8 +66,15 @@ export function Brief() {
               See the artwork at this size <ArrowRight size={16} aria-hidden="true" />
             </Link>
           </div>
+          <div className="mt-8 grid gap-6">
+            <Questions />
+            <ApprovalCard />
+            <Versions />
+          </div>
         </section>
-        <Follows brief={job.brief} settings={job.settings} />
+        <div className="grid content-start gap-6">
+          <Follows brief={job.brief} settings={job.settings} />
+        </div>
       </div>
     </main>
   );
@@ -193,7 +203,7 @@ function Stage() {
 function NotesField({ value }: { value: string }) {
   return (
     <label className="block sm:col-span-2">
-      <span className="mb-1 block text-quiet">The customer’s words, and open questions</span>
+      <span className="mb-1 block text-quiet">The customer’s words</span>
       <textarea
         defaultValue={value}
         rows={5}

@@ -86,10 +86,11 @@ export function JobCard({ entry, onDuplicate, onRemove }: Props) {
           <p className="truncate text-quiet">
             {recipeOf(head.brief.cloth).name} · {hoop.width} × {hoop.height} hoop
           </p>
-          {(head.stage ?? head.brief.due) && (
+          {(head.stage ?? head.brief.due ?? head.waiting) && (
             <p className="flex gap-2 truncate text-xs">
               {head.stage && <span className="font-semibold">{STAGE_WORDS[head.stage]}</span>}
               {head.brief.due && <span className="figures text-quiet">due {head.brief.due}</span>}
+              {head.waiting && <span className="text-danger">{counted(head.waiting, 'open question')}</span>}
             </p>
           )}
           <p className="figures mt-auto text-xs">

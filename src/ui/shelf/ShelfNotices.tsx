@@ -3,26 +3,32 @@ import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { download, fileStem } from '@/platform/files';
 import type { ShelfEntry } from '@/platform/storage/records';
-import { backupDue, shelfSaved, wholeShelf } from '@/session/shop/shelfFile';
+import { backupDue, shelfSaved } from '@/session/shop/shelfFile';
+import { saveShelf, stopSavingShelf, useShelfSaving } from '@/session/shop/shelfSaving';
 import { engine } from '@/workers/client';
 import { Button } from '../components/Button';
 import { StorageBanner } from '../components/StorageBanner';
 import type { NotKept } from './newJob';
 
-async function saveShelf(): Promise<void> {
-  try {
-    const { data } = await engine.call('writeShelf', { shelf: await wholeShelf() });
-    download(`shelf-${new Date().toISOString().slice(0, 10)}.cobble`, data);
-    await shelfSaved();
-  } catch (error) {
-    toast.error((error as Error).message);
-  }
-}
+const save = (): void => saveShelf((data) => download(`shelf-${new Date().toISOString().slice(0, 10)}.cobble`, data));
 
-/** The whole shelf as one file, at any time. */
+/** The whole shelf as one file, at any time; while it is packed the page can be worked on. */
 export function SaveShelf() {
+  const { progress, problem } = useShelfSaving();
+  useEffect(() => {
+    if (problem) toast.error(problem);
+  }, [problem]);
+  if (progress !== null)
+    return (
+      <span role="status" className="inline-flex items-center gap-2">
+        Saving the shelf <progress value={progress} aria-label="Saving the shelf" className="w-20" />
+        <button type="button" onClick={stopSavingShelf} className="underline decoration-dotted underline-offset-4">
+          Stop
+        </button>
+      </span>
+    );
   return (
-    <button type="button" onClick={() => void saveShelf()} className="underline decoration-dotted underline-offset-4 hover:bg-tape-soft">
+    <button type="button" onClick={save} className="underline decoration-dotted underline-offset-4 hover:bg-tape-soft">
       Save the whole shelf to a file
     </button>
   );
@@ -36,16 +42,16 @@ interface Props {
 
 /** What stands between the shelf's work and its loss. */
 export function ShelfNotices({ entries, notKept, onDismiss }: Props) {
-  const save = (
-    <Button dense onClick={() => void saveShelf()}>
+  const button = (
+    <Button dense onClick={save}>
       Save the whole shelf to a file
     </Button>
   );
   return (
     <>
-      <StorageBanner>{save}</StorageBanner>
+      <StorageBanner>{button}</StorageBanner>
       {notKept && <NotKeptBar notKept={notKept} onDismiss={onDismiss} />}
-      <Reminder entries={entries}>{save}</Reminder>
+      <Reminder entries={entries}>{button}</Reminder>
     </>
   );
 }

@@ -96,7 +96,10 @@ export async function takeIn(file: File, options: CallOptions = {}): Promise<Tak
   }
   const bytes = await file.arrayBuffer();
   const read = await engine.call('readFile', { bytes }, { transfer: [bytes], ...options });
-  if ('shelf' in read) return { shelf: await takeShelf(read.shelf) };
+  if ('shelf' in read) {
+    const { signal = new AbortController().signal, progress = () => undefined } = options;
+    return { shelf: await takeShelf(read.shelf, { signal, progress }) };
+  }
   const { job, artwork } = read.bundle;
   const fit = isPlainId(job.id) && (await keptStamp(job.id)) === null;
   return { job: await keep(fit ? job : { ...job, id: freshId() }, artwork) };

@@ -1,6 +1,11 @@
-import { writeShelf as written } from '@/core/formats/shelf';
+import { packJob as packed, writePacked } from '@/core/formats/shelf';
 import type { Handler } from '../serve';
 
-export const writeShelf: Handler<'writeShelf'> = ({ shelf }) => ({
-  output: { data: new Blob([written(shelf)], { type: 'application/zip' }) },
+export const packJob: Handler<'packJob'> = ({ packed: job }) => {
+  const output = packed(job);
+  return { output, transfer: [output.bundle.buffer, ...(output.versions ? [output.versions.buffer] : [])] };
+};
+
+export const writeShelf: Handler<'writeShelf'> = ({ jobs, library }) => ({
+  output: { data: new Blob([writePacked(jobs, library)], { type: 'application/zip' }) },
 });

@@ -8,6 +8,7 @@ import type { SheetFigures } from '@/core/production/placement/sheet';
 import type { Worksheet } from '@/core/production/worksheet';
 import type { DayJob, DayMachine } from '@/core/production/day';
 import type { Schedule } from '@/core/production/schedule';
+import type { Order, Price } from '@/core/production/price';
 import type { Production } from '@/core/production/produce';
 import type { PieceChange } from '@/core/compare/changes';
 import type { NewJobOptions } from '@/core/artwork/newJob';
@@ -21,8 +22,10 @@ import type { NamesAsked } from '@/core/formats/namesArchive';
 import type { TextOver } from '@/core/pieces/lettering/overShapes';
 import type { LetterHeight } from '@/core/forecast/textHeights';
 import type { Bundle } from '@/core/formats/bundle';
+import type { MotionCheck } from '@/core/formats/motionCheck';
 import type { ExportFormat } from '@/core/formats/registry';
-import type { ReadShelf, ShelfFile } from '@/core/formats/shelf';
+import type { ShopLibrary } from '@/core/cloth/library';
+import type { PackedJob, ReadShelf, ShelfJob } from '@/core/formats/shelf';
 import type { PlanPart } from '@/core/plan/delta';
 import type { PlanFigures } from '@/core/plan/measure';
 import type { RouteProposal } from '@/core/plan/proposeRoute';
@@ -154,6 +157,17 @@ export interface EngineProtocol {
     };
     out: { data: Blob };
   };
+  /** A paper for the customer: what is approved, or what it costs; `on` is the day of it. */
+  paper: {
+    in: {
+      job: Job;
+      on: string;
+      quoted?: { price: Price; order: Order; ladder: { quantity: number; each: number; total: number }[] };
+      shop?: { name: string; address: string };
+      paper?: Paper;
+    };
+    out: { data: Blob };
+  };
   /** The job as its Floor lays it into the hoop, and what its quantity takes. */
   floor: { in: { job: Job; habits: WorkHabits }; out: FloorView };
   place: { in: { job: Job; asked: PlaceAsked }; out: CopyPlace[] };
@@ -161,9 +175,13 @@ export interface EngineProtocol {
   lineUp: { in: { jobs: DayJob[]; machines: DayMachine[]; habits: WorkHabits }; out: { best: Schedule; naive: Schedule } };
   /** The file for a machine, and its events, so that what is sewn can be drawn as it goes. */
   machineFile: { in: { job: Job; machine: MachineProfile }; out: MachineFile };
+  /** The Floor's hoop in a machine's own words, to look at before it is written. */
+  motionWords: { in: { job: Job; machine: MachineProfile }; out: MotionCheck };
   /** A bundle, or a whole shelf. */
   readFile: { in: { bytes: ArrayBuffer }; out: { bundle: Bundle } | { shelf: ReadShelf } };
-  writeShelf: { in: { shelf: ShelfFile }; out: { data: Blob } };
+  /** One job as it lies in a shelf's file, so that a large shelf is packed job by job; then the whole file. */
+  packJob: { in: { packed: ShelfJob }; out: PackedJob };
+  writeShelf: { in: { jobs: PackedJob[]; library: ShopLibrary }; out: { data: Blob } };
   /** A small picture, and the plan that it shows, fit to be kept; null where that is too large. */
   thumbnail: { in: { job: Job }; out: { png: Blob; figures: PlanFigures; sewn: SewnWhole | null } };
   /** How neighbours meet. */

@@ -19,10 +19,12 @@ export function worksheetPaper(sheet: Worksheet, small: string, write: Write): C
     heading(write, 'How it is set up'),
     setting(sheet, write),
     ...hang(sheet, write),
-    ...list('Foam', sheet.foam),
+    ...list('Foam', sheet.foam?.lines ?? []),
     ...list('Caution', sheet.cautions),
     ...findings(sheet, write),
     ...list('Known and accepted', sheet.accepted),
+    ...list('Questions to the customer', sheet.questions),
+    ...list('Approval', sheet.approval ? [sheet.approval] : []),
     log(write),
   ];
 }

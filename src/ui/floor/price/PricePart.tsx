@@ -1,7 +1,11 @@
 'use client';
 import { useJob } from '@/session/job/jobStore';
 import { changeFloor } from '@/session/edit/floorCommands';
-import { quotation } from '@/core/production/quotation';
+import { useState } from 'react';
+import { dayOf } from '@/core/document/folder';
+import { pricesAtBreaks, quotation } from '@/core/production/quotation';
+import { download, fileStem } from '@/platform/files';
+import { engine } from '@/workers/client';
 import { changeLibrary, useLibrary } from '@/session/shop/libraryStore';
 import type { Rates } from '@/core/document/shop/rates';
 import { toast } from 'sonner';
@@ -24,20 +28,41 @@ export function PricePart() {
   const rates = useLibrary((s) => s.library.rates);
   const shop = useLibrary((s) => s.library.shop);
   const job = useJob((s) => s.job)!;
+  const [printing, setPrinting] = useState(false);
   const copy = (): void => {
     if (!price || !order) return;
-    void navigator.clipboard
-      .writeText(quotation({ job, price, order, shop }))
-      .then(() => toast.success('The quotation lies on the clipboard.'));
+    void navigator.clipboard.writeText(quotation({ job, price, order, shop })).then(
+      () => toast.success('The quotation lies on the clipboard.'),
+      () => toast.error('The browser does not let the text onto the clipboard.'),
+    );
+  };
+  const print = async (): Promise<void> => {
+    if (!price || !order) return;
+    setPrinting(true);
+    try {
+      const { name, address, paper } = shop;
+      const quoted = { price, order, ladder: pricesAtBreaks(order, rates) };
+      const { data } = await engine.call('paper', { job, on: dayOf(new Date()), quoted, shop: { name, address }, paper });
+      download(`${fileStem(job.name)}-quotation.pdf`, data);
+    } catch (error) {
+      toast.error((error as Error).message);
+    } finally {
+      setPrinting(false);
+    }
   };
   return (
     <PartPage
       title="Price"
       says="From the shop’s own rates; every step can be checked by hand."
       tools={
-        <Button look="primary" disabled={!price} onClick={copy}>
-          Copy the quotation
-        </Button>
+        <div className="flex gap-2">
+          <Button disabled={!price} onClick={copy}>
+            Copy the quotation
+          </Button>
+          <Button look="primary" disabled={!price || printing} onClick={() => void print()}>
+            {printing ? 'Drawing …' : 'Quotation as PDF'}
+          </Button>
+        </div>
       }
     >
       <div className="grid items-start gap-6 xl:grid-cols-[1fr_320px]">

@@ -5,6 +5,7 @@ import { DEFAULT_PROFILE } from '@/core/document/shop/profile';
 import { useMachines } from '@/session/floor/machineStore';
 import { Choice } from '../../components/Choice';
 import { Button } from '../../components/Button';
+import { MotionPreview } from './MotionPreview';
 import { usePaper } from './usePaper';
 import { takeAway } from '../../components/takeAwayFile';
 
@@ -24,6 +25,7 @@ export function FloorFiles() {
   const machines = useMachines((s) => s.list);
   const paper = usePaper();
   const [key, setKey] = useState('none');
+  const [looking, setLooking] = useState(false);
   const machine = key === 'any' ? DEFAULT_PROFILE : machines.find((m) => m.id === key)?.profile;
   return (
     <section aria-label="Files">
@@ -43,20 +45,28 @@ export function FloorFiles() {
       </div>
       <ul>
         {EXPORTS.map((f) => (
-          <li key={f.extension} className="flex items-center gap-3 border-b border-hairline py-1.5">
-            <span className="w-[130px] shrink-0 font-semibold">{f.name}</span>
-            <span className="min-w-0 flex-1">
-              Holds {HOLDS[f.extension]?.holds ?? f.use}. <span className="text-quiet">Not in it: {HOLDS[f.extension]?.not}.</span>
-            </span>
-            <Button
-              dense
-              aria-label={`Take away .${f.extension}`}
-              onClick={() =>
-                void takeAway(f.extension, { sheet: true, ...paper, ...(machine && BY_MACHINE.includes(f.extension) ? { machine } : {}) })
-              }
-            >
-              .{f.extension}
-            </Button>
+          <li key={f.extension} className="border-b border-hairline py-1.5">
+            <div className="flex items-center gap-3">
+              <span className="w-[130px] shrink-0 font-semibold">{f.name}</span>
+              <span className="min-w-0 flex-1">
+                Holds {HOLDS[f.extension]?.holds ?? f.use}. <span className="text-quiet">Not in it: {HOLDS[f.extension]?.not}.</span>
+              </span>
+              {f.extension === 'gcode' && (
+                <Button dense look="quiet" aria-expanded={looking} onClick={() => setLooking(!looking)}>
+                  {looking ? 'Close' : 'Look at it'}
+                </Button>
+              )}
+              <Button
+                dense
+                aria-label={`Take away .${f.extension}`}
+                onClick={() =>
+                  void takeAway(f.extension, { sheet: true, ...paper, ...(machine && BY_MACHINE.includes(f.extension) ? { machine } : {}) })
+                }
+              >
+                .{f.extension}
+              </Button>
+            </div>
+            {f.extension === 'gcode' && looking && <MotionPreview machine={machine} />}
           </li>
         ))}
       </ul>

@@ -62,9 +62,11 @@ function Sheet() {
       <StopTable stops={sheet.stops} />
       <Setting rows={sheet.setting} />
       {sheet.hang && <Lines title={`On the garment: ${sheet.hang.title}`} lines={sheet.hang.lines} />}
-      <Lines title="Foam" lines={sheet.foam} />
+      <Lines title="Foam" lines={sheet.foam?.lines ?? []} />
       <Lines title="Caution" lines={sheet.cautions} />
       <Lines title="Known and accepted" lines={sheet.accepted} />
+      <Lines title="Questions to the customer" lines={sheet.questions} />
+      <Lines title="Approval" lines={sheet.approval ? [sheet.approval] : []} />
     </article>
   );
 }
