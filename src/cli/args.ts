@@ -7,8 +7,11 @@ import {
   LETTER_LINES,
   LETTER_STYLES,
   ROUTE_POLICIES,
+  TIE_SHAPES,
+  TIES_WHEN,
   type Brief,
   type ClothKey,
+  type JobSettings,
   type Lettering,
   type RoutePolicy,
 } from '../core/document/types';
@@ -21,6 +24,8 @@ export interface InputArgs {
   cloth?: ClothKey;
   hoop?: Brief['hoop'];
   threadWeight?: number;
+  /** How thread is tied, in place of what the job says. */
+  ties?: Pick<JobSettings, 'tieWhen' | 'tieShape' | 'tieDistance'>;
   report?: string;
 }
 
@@ -228,7 +233,19 @@ export function readInput({ values: all, positionals }: Words): InputArgs {
     out.cloth = cloth;
   }
   if (values['hoop'] !== undefined) out.hoop = readHoop(values['hoop']);
+  const ties = readTies(values);
+  if (ties) out.ties = ties;
   return out;
+}
+
+function readTies(values: Record<string, string | undefined>): InputArgs['ties'] | null {
+  const distance = number('tie-distance', values['tie-distance'], 0.5, 50);
+  const ties = {
+    ...(values['ties'] === undefined ? {} : { tieWhen: oneOf('ties', values['ties'], TIES_WHEN) }),
+    ...(values['tie-shape'] === undefined ? {} : { tieShape: oneOf('tie-shape', values['tie-shape'], TIE_SHAPES) }),
+    ...(distance === undefined ? {} : { tieDistance: distance }),
+  };
+  return Object.keys(ties).length > 0 ? ties : null;
 }
 
 function readHoop(text: string): Brief['hoop'] {
@@ -252,6 +269,9 @@ export function parsed(argv: readonly string[], further: Record<string, { type: 
         cloth: text,
         hoop: text,
         'thread-weight': text,
+        ties: text,
+        'tie-shape': text,
+        'tie-distance': text,
         report: text,
         ...further,
       },

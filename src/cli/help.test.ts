@@ -22,7 +22,8 @@ const READ: Record<CommandName, (argv: readonly string[]) => unknown> = {
   letter: (argv) =>
     readLetterArgs([...argv.filter((a) => !LISTED.test(argv.join(' ')) || a !== '"TEXT"'), ...listed(argv), ...sized(argv)]),
   faces: readFacesArgs,
-  place: readPlaceArgs,
+  // Several designs have no grid, and names take one job.
+  place: (argv) => readPlaceArgs(argv.filter((a) => a !== '…')),
   produce: readProduceArgs,
   machine: ([, , ...argv]) =>
     readMachineArgs(['send', 'FILE', ...argv, ...(argv.some((a) => a.startsWith('--to')) ? [] : ['--to', LOCAL])]),
@@ -65,6 +66,11 @@ const NAMES: Record<string, string> = {
   '--style': 'fill',
   '--align': 'left',
   '--direction': 'centre-out',
+  '--text': 'p1',
+  '--fit': 'height',
+  '--ties': 'distance',
+  '--tie-shape': 'half-back',
+  '--tie-distance': '3',
 };
 
 test.each(Object.keys(HELP) as CommandName[])('every option that the help of %s names is understood', (name) => {

@@ -1,4 +1,4 @@
-import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, ROUTE_POLICIES } from '../core/document/types';
+import { ALIGNMENTS, LETTER_DIRECTIONS, LETTER_LINES, ROUTE_POLICIES, TIE_SHAPES, TIES_WHEN } from '../core/document/types';
 import { EXPORTS } from '../core/formats/registry';
 
 type Option = readonly [flag: string, words: string];
@@ -20,6 +20,12 @@ const INPUT: readonly Option[] = [
   ['--hoop WxH', 'the field in mm, such as 100x100'],
   ['--thread-weight N', 'weight of the thread, 40 unless said'],
 ];
+/** How thread is tied, in place of what the job says. */
+const TIES: readonly Option[] = [
+  ['--ties NAME', `${TIES_WHEN.join(', ')}: around cuts, at every piece, or wherever a hand will cut`],
+  ['--tie-distance MM', 'of bare thread from which it is tied on both sides, with --ties distance'],
+  ['--tie-shape NAME', TIE_SHAPES.join(', ')],
+];
 const REPORT: Option = ['--report FILE.json', 'figures and findings as JSON'];
 const ARTWORK = 'ART.svg|PICTURE|JOB.json|JOB.cobble';
 
@@ -33,6 +39,7 @@ export const HELP = {
       ['--out FILE', `stitches as ${EXPORTS.map((f) => `.${f.extension}`).join(', ')}; may be given several times`],
       REPORT,
       ['--quick', 'without forecast and proof'],
+      ...TIES,
       ['--machine PROFILE.json', 'files as this machine can sew them; see docs/machine.md'],
     ],
   },
@@ -101,6 +108,7 @@ export const HELP = {
       ['--alternate NAME', 'every other copy: turn or mirror'],
       ['--nest', 'by their outlines, not by their boxes'],
       ...INPUT,
+      TIES[0]!,
       ['--out FILE', `stitches as ${EXPORTS.map((f) => `.${f.extension}`).join(', ')}; may be given several times`],
       REPORT,
     ],

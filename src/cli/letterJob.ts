@@ -1,6 +1,7 @@
 import type { Job } from '../core/document/types';
 import { heightForWidth, jobOfText } from '../core/lettering/textJob';
 import type { readLetterArgs } from './args';
+import { tied } from './load';
 import { inFace, type AskedFace } from './faceFont';
 
 export type DrawnArgs = ReturnType<typeof readLetterArgs> & { drawn: AskedFace };
@@ -9,7 +10,7 @@ export type DrawnArgs = ReturnType<typeof readLetterArgs> & { drawn: AskedFace }
 export function jobFor(args: DrawnArgs, text: string, { size, hex = args.hex }: { size?: number; hex?: string } = {}): Job {
   const laid = inFace({ ...args.text, text, height: size ?? args.text.height ?? 10 }, args.drawn);
   const height = args.width === undefined || size !== undefined ? laid.height : heightForWidth(laid, args.width);
-  return jobOfText({
+  const job = jobOfText({
     id: 'headless',
     name: text.replace(/\s+/g, ' ').slice(0, 120),
     text: { ...laid, height },
@@ -17,4 +18,5 @@ export function jobFor(args: DrawnArgs, text: string, { size, hex = args.hex }: 
     ...(args.threadWeight === undefined ? {} : { threadWeight: args.threadWeight }),
     ...(hex === undefined ? {} : { hex }),
   });
+  return tied(job, args);
 }

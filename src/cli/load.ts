@@ -51,8 +51,11 @@ export function jobOfDrawing(text: string, args: InputArgs): Loaded {
     brief: { cloth: args.cloth ?? 'pique', ...sizeOf(args), ...(args.hoop ? { hoop: args.hoop } : {}) },
     ...(args.threadWeight !== undefined ? { threadWeight: args.threadWeight } : {}),
   });
-  return { job, artwork: { [file]: text } };
+  return { job: tied(job, args), artwork: { [file]: text } };
 }
+/** A job with its thread tied as was asked for. */
+export const tied = (job: Job, { ties }: Pick<InputArgs, 'ties'>): Job => (ties ? { ...job, settings: { ...job.settings, ...ties } } : job);
+
 const sizeOf = ({ width, height }: InputArgs): Pick<Job['brief'], 'size'> | object =>
   width === undefined && height === undefined
     ? {}
@@ -61,5 +64,5 @@ const sizeOf = ({ width, height }: InputArgs): Pick<Job['brief'], 'size'> | obje
 function overridden(job: Job, args: InputArgs): Job {
   const brief = { ...job.brief, ...(args.cloth ? { cloth: args.cloth } : {}), ...(args.hoop ? { hoop: args.hoop } : {}) };
   const threads = args.threadWeight === undefined ? job.threads : job.threads.map((t) => ({ ...t, weight: args.threadWeight! }));
-  return { ...job, brief, threads };
+  return tied({ ...job, brief, threads }, args);
 }

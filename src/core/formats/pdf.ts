@@ -51,7 +51,7 @@ export function writeApproval(
 ): Promise<Uint8Array<ArrayBuffer>> {
   const sheet = worksheetOf({ job, plan, ...told });
   return print(`For approval: ${job.name}`, paper, (write) => [
-    ...approvalPaper({ job, plan, sheet, on }, write),
+    ...approvalPaper({ job, plan, sheet, on, small: pictureAddress(drawThumbnail(job, plan, SMALL_PX)) }, write),
     ...picturePaper({ job, plan, sheet, paper }, write),
   ]);
 }

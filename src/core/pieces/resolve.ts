@@ -27,6 +27,8 @@ export interface ResolvedSettings {
   foam?: Resolved<number>;
   /** Letters with less bare cloth between them are joined by a stitch or two, mm. */
   joining?: Resolved<number>;
+  /** Letters with so much bare cloth between them are tied on both sides of the way, for a hand to cut it, mm; none when absent. */
+  held?: Resolved<number>;
   stagger?: Resolved<Stagger>;
   openings?: Resolved<'carve' | 'sew-over'>;
   tieIn: Resolved<boolean>;

@@ -1,5 +1,5 @@
 import type { Job, Piece } from '../document/types';
-import { dataToRings } from '../geometry/path';
+import { flattenSubpath, parsePath } from '../geometry/path';
 import { boundsOf, distance } from '../geometry/point';
 
 /** A round column about so small an open middle is an eyelet, mm. */
@@ -8,8 +8,10 @@ const EYELET = { widest: 14, hole: 2, round: 1.25 };
 /** Whether a piece is sewn round a hole that a blade may cut. */
 export function isEyelet({ kind, line, width }: Piece): boolean {
   if (kind !== 'satin' || line === undefined || width === undefined) return false;
-  const [ring, ...more] = dataToRings(line);
-  if (!ring || more.length > 0 || ring.length < 8 || distance(ring[0]!, ring[ring.length - 1]!) > 0.1) return false;
+  const [sub, ...more] = parsePath(line);
+  if (!sub || more.length > 0) return false;
+  const ring = flattenSubpath(sub);
+  if (ring.length < 8 || !(sub.closed || distance(ring[0]!, ring[ring.length - 1]!) < 0.1)) return false;
   const b = boundsOf([ring]);
   const [w, h] = [b.maxX - b.minX, b.maxY - b.minY];
   const long = Math.max(w, h);

@@ -5,6 +5,8 @@ export interface PriceStep {
   key: 'sewing' | 'break' | 'setUp' | 'digitizing' | 'garments' | 'margin' | 'rush';
   words: string;
   amount: number;
+  /** The same for the customer, without the shop's rate. */
+  plain?: string;
 }
 
 export interface Price {
@@ -51,20 +53,39 @@ function costs({ quantity, stitches, machineHours, withGarments, repeat }: Order
   const byThousand = rates.by === 'thousand';
   const sewing = cents(byThousand ? (stitches / 1000) * rates.perThousand * quantity : machineHours * rates.perHour);
   const off = breakAt(rates, quantity);
+  const each = `${quantity} × ${(stitches / 1000).toFixed(1)} thousand stitches`;
   const counted = byThousand
-    ? `${quantity} × ${(stitches / 1000).toFixed(1)} thousand stitches at ${rates.perThousand.toFixed(2)}`
+    ? `${each} at ${rates.perThousand.toFixed(2)}`
     : `${machineHours.toFixed(1)} h of the machine at ${rates.perHour.toFixed(2)}`;
   return [
-    { key: 'sewing', words: `Sewing, ${counted}`, amount: sewing },
+    { key: 'sewing', words: `Sewing, ${counted}`, plain: `Sewing, ${each}`, amount: sewing },
     { key: 'break', words: `${off} % less from this quantity on`, amount: -cents((sewing * off) / 100) },
     {
       key: 'garments',
       words: `${quantity} garments at ${rates.garment.toFixed(2)}`,
+      plain: `${quantity} garments`,
       amount: withGarments ? cents(rates.garment * quantity) : 0,
     },
     { key: 'digitizing', words: 'Digitizing', amount: repeat ? 0 : cents(rates.digitizing) },
     { key: 'setUp', words: 'Setting up', amount: cents(rates.setUp) },
   ];
+}
+
+/**
+ * The steps as a customer sees them: what the shop keeps is in each of them and no step of its own. They add up to the total to the cent; the
+ * largest takes what rounding leaves.
+ */
+export function offeredSteps({ steps, total }: Price): { words: string; amount: number }[] {
+  const rush = steps.find((s) => s.key === 'rush');
+  const costly = steps.filter((s) => s.key !== 'margin' && s.key !== 'rush');
+  const asked = cents(total - (rush?.amount ?? 0));
+  const cost = sum(costly);
+  const factor = cost > 0 ? asked / cost : 1;
+  const offered = costly.map((s) => ({ words: s.plain ?? s.words, amount: cents(s.amount * factor) }));
+  const left = cents(asked - cents(offered.reduce((n, s) => n + s.amount, 0)));
+  const largest = offered.reduce((best, s, i) => (s.amount > offered[best]!.amount ? i : best), 0);
+  if (offered[largest]) offered[largest].amount = cents(offered[largest].amount + left);
+  return [...offered, ...(rush ? [{ words: rush.words, amount: rush.amount }] : [])];
 }
 
 const sum = (steps: readonly PriceStep[]): number => cents(steps.reduce((a, s) => a + s.amount, 0));

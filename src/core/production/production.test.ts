@@ -4,7 +4,8 @@ import { measurePlan, runSeconds } from '../plan/measure';
 import { patch, planned } from './fixtures';
 import { materialsFor } from './materials';
 import { needleChanges } from './needles';
-import { priceOf, type Order } from './price';
+import { offeredSteps, priceOf, type Order } from './price';
+import { pricesAtBreaks } from './quotation';
 import { produce, productionReport } from './produce';
 import { DEFAULT_RATES, parseRates } from '../document/shop/rates';
 import { sewQuantity } from './runs';
@@ -189,6 +190,33 @@ describe('a price', () => {
       ),
       { seed: 2 },
     );
+  });
+
+  test('the customer sees what each thing costs with what the shop keeps in it, and never the share itself; it adds up to the cent', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 9, noNaN: true }),
+        fc.integer({ min: 1, max: 5000 }),
+        fc.integer({ min: 0, max: 95 }),
+        fc.boolean(),
+        (perThousand, quantity, margin, rush) => {
+          const price = priceOf({ ...order, quantity, rush }, { ...rates, perThousand, margin, rush: 20 });
+          const offered = offeredSteps(price);
+          expect(offered.reduce((sum, s) => sum + s.amount, 0)).toBeCloseTo(price.total, 6);
+          expect(offered.map((s) => s.words).join()).not.toMatch(/Margin|at \d/);
+          expect(offered).toHaveLength(price.steps.filter((s) => s.key !== 'margin').length);
+        },
+      ),
+      { seed: 3 },
+    );
+  });
+
+  test('what the breaks would cost is the price at those quantities, those beyond the order only', () => {
+    const asked = { ...order, quantity: 24, machineHours: 6 };
+    const with_ = { ...rates, by: 'hour' as const, breaks: [{ from: 12, percent: 5 }, { from: 96, percent: 10 }, { from: 48, percent: 8 }] }; // prettier-ignore
+    const at = pricesAtBreaks(asked, with_);
+    expect(at.map((a) => a.quantity)).toEqual([48, 96]);
+    expect(at[0]!.total).toBe(priceOf({ ...asked, quantity: 48, machineHours: 12 }, with_).total);
   });
 
   test('rates that cannot be are refused in a sentence', () => {

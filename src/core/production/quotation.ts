@@ -3,7 +3,7 @@ import type { Rates } from '../document/shop/rates';
 import type { Job } from '../document/types';
 import { counted } from '../units/count';
 import { formatLength } from '../units/length';
-import { priceOf, type Order, type Price } from './price';
+import { offeredSteps, priceOf, type Order, type Price } from './price';
 
 interface Quoted {
   job: Job;
@@ -23,7 +23,8 @@ export function offerOf({ brief, threads }: Pick<Job, 'brief' | 'threads'>, orde
 /** A quotation as plain text: what is offered, step by step, and what it comes to. */
 export function quotation({ job, price, order, shop }: Quoted): string {
   const amount = (v: number): string => `${price.currency} ${v.toFixed(2)}`;
-  const widest = Math.max(...price.steps.map((s) => s.words.length), 5);
+  const steps = offeredSteps(price);
+  const widest = Math.max(...steps.map((s) => s.words.length), 5);
   return [
     ...(shop.name ? [shop.name] : []),
     ...(shop.address ? shop.address.split('\n') : []),
@@ -31,7 +32,7 @@ export function quotation({ job, price, order, shop }: Quoted): string {
     `Quotation: ${job.name}`,
     offerOf(job, order),
     '',
-    ...price.steps.map((s) => `${s.words.padEnd(widest)}  ${amount(s.amount).padStart(12)}`),
+    ...steps.map((s) => `${s.words.padEnd(widest)}  ${amount(s.amount).padStart(12)}`),
     `${'Total'.padEnd(widest)}  ${amount(price.total).padStart(12)}`,
     `${'Each'.padEnd(widest)}  ${amount(price.each).padStart(12)}`,
     '',

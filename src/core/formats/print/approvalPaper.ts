@@ -10,7 +10,7 @@ import { QUIET, type Write } from './paper';
 
 /** What the customer agrees to, without what only the shop needs: how it will look, its size, threads and place, and room to sign. */
 export function approvalPaper(
-  { job, plan, sheet, on }: { job: Job; plan: StitchPlan; sheet: Worksheet; on: string },
+  { job, plan, sheet, on, small }: { job: Job; plan: StitchPlan; sheet: Worksheet; on: string; small: string },
   write: Write,
 ): Content[] {
   const f = measurePlan(job, plan);
@@ -31,8 +31,14 @@ export function approvalPaper(
       margin: [0, 0, 0, 12],
     }),
     {
-      table: { widths: [70, '*'], body: rows.map(([name, words]): TableCell[] => [write(name, { color: QUIET }), write(words)]) },
-      layout: 'noBorders',
+      columns: [
+        { image: small, fit: [190, 190], width: 206 },
+        {
+          table: { widths: [60, '*'], body: rows.map(([name, words]): TableCell[] => [write(name, { color: QUIET }), write(words)]) },
+          layout: 'noBorders',
+          width: '*',
+        },
+      ],
     },
     ...(job.approval
       ? [write(`${approvalWords(job.approval)}.${changed ? ' It was changed since.' : ''}`, { bold: true, margin: [0, 14, 0, 0] })]

@@ -9,7 +9,7 @@ import type { Raster } from '../../render/raster';
 import { planBounds } from '../../stitches/planBounds';
 import { writeOpaquePng } from '../png';
 import { INK, POINTS_PER_MM, type Write } from './paper';
-import { atRealSize, roomOf, type Sheet } from './tiles';
+import { atRealSize, sheetsFor, type Sheet } from './tiles';
 
 /** Pixels of each mm of the picture. */
 const SCALE = 8;
@@ -22,8 +22,8 @@ export function picturePaper(
   write: Write,
 ): Content[] {
   const sewn = planBounds(plan);
-  const room = roomOf(paper);
-  const cloth = CLOTH_MM.find((c) => fits(grown(sewn, c), room)) ?? CLOTH_MM[0]!;
+  const pages = (c: number): number => sheetsFor(grown(sewn, c), paper).length;
+  const cloth = CLOTH_MM.reduce((best, c) => (pages(c) < pages(best) ? c : best));
   const raster = drawSewn(job, plan, SCALE, cloth, sewn);
   const box = grown(sewn, cloth);
   const { hoop } = sheet;
@@ -45,9 +45,6 @@ export function picturePaper(
 }
 
 const grown = (b: Bounds, mm: number): Bounds => ({ minX: b.minX - mm, minY: b.minY - mm, maxX: b.maxX + mm, maxY: b.maxY + mm });
-
-const fits = (b: Bounds, room: { width: number; height: number }): boolean =>
-  b.maxX - b.minX <= room.width && b.maxY - b.minY <= room.height;
 
 /** The pixels of a picture that a sheet shows; the whole picture where one sheet shows it all. */
 function partOf(raster: Raster, { box, part }: { box: Bounds; part: Sheet }): Pick<Raster, 'width' | 'height' | 'data'> {

@@ -37,17 +37,26 @@ test.each([
   expect(Math.abs(picture!.height / MM - (box.maxY - box.minY + 10))).toBeLessThan(0.13);
 });
 
-test('a job that is larger than the paper is printed smaller, in proportion', async () => {
+test('a job that is larger than the paper goes on over several sheets at its real size', async () => {
   const large = {
     ...job,
     floor: { copies: [-95, 0, 95].map((x) => ({ x, y: 0, turn: 0 })), hoop: { width: 360, height: 200, shape: 'rect' as const } },
   };
   const { sheet } = laidOut(large, () => plan);
   const pdf = await PDFDocument.load(await writePdf(sheet.job, sheet.plan));
-  const [picture] = pictures(pdf.getPage(1));
+  const parts = pdf
+    .getPages()
+    .slice(1)
+    .map((page) => pictures(page)[0]!);
+  expect(parts).toHaveLength(2);
   const box = planBounds(sheet.plan);
-  expect(picture!.width).toBeLessThanOrEqual(595.28 - 80 + 0.1);
-  expect(picture!.width / picture!.height).toBeCloseTo((box.maxX - box.minX + 10) / (box.maxY - box.minY + 10), 2);
+  for (const part of parts) {
+    expect(part.width).toBeLessThanOrEqual(595.28 - 80 + 0.2);
+    expect(Math.abs(part.height / MM - (box.maxY - box.minY + 10))).toBeLessThan(0.13);
+  }
+  // They share ten millimetres.
+  const wide = parts.reduce((sum, p) => sum + p.width / MM, 0);
+  expect(Math.abs(wide - 10 - (box.maxX - box.minX + 10))).toBeLessThan(0.3);
 });
 
 test('the same job gives the same bytes', async () => {

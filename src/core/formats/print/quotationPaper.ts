@@ -1,7 +1,7 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { Job } from '../../document/types';
 import { offerOf } from '../../production/quotation';
-import type { Order, Price } from '../../production/price';
+import { offeredSteps, type Order, type Price } from '../../production/price';
 import { LINE, QUIET, type Write } from './paper';
 
 export interface Quoted {
@@ -52,7 +52,7 @@ export function quotationPaper(
       table: {
         widths: ['*', 110],
         body: [
-          ...price.steps.map((s): TableCell[] => [write(s.words), right(amount(s.amount))]),
+          ...offeredSteps(price).map((s): TableCell[] => [write(s.words), right(amount(s.amount))]),
           [write('Total', { bold: true, fontSize: 13 }), write(amount(price.total), { bold: true, fontSize: 13, alignment: 'right' })],
           [write('Each', { color: QUIET }), right(amount(price.each))],
         ],

@@ -4,7 +4,7 @@ import type { Bounds } from '../../geometry/point';
 import { INK, MARGIN, POINTS_PER_MM, QUIET, SIDES, type Write } from './paper';
 
 /** Room for the heading of a page at real size, and above its foot, points. */
-const HEADING = 46;
+const HEADING = 58;
 const FOOT = 16;
 /** Neighbouring sheets show so much of each other, so that they can be laid together, mm. */
 const OVERLAP_MM = 10;
@@ -57,7 +57,7 @@ export function atRealSize({ box, paper, title, says, draw }: AtRealSize, write:
   return sheets.flatMap((sheet): Content[] => {
     const several = sheets.length > 1;
     const part = several ? `: part ${nameOf(sheet)} of ${sheets.length}` : '';
-    const joins = several ? ' Cut along the dashed lines and lay the parts edge to edge.' : '';
+    const joins = several ? ' Cut along the dashed lines, lay the parts edge to edge.' : '';
     return [
       write(`${title}${part}`, { bold: true, fontSize: 14, pageBreak: 'before' }),
       write(`Print at 100 %; the bar is 50 mm long. ${says}${joins}`, { fontSize: 9, color: QUIET, margin: [0, 0, 0, 8] }),

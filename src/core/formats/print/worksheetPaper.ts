@@ -17,8 +17,7 @@ export function worksheetPaper(sheet: Worksheet, small: string, write: Write): C
     },
     stops(sheet.stops, write),
     heading(write, 'How it is set up'),
-    setting(sheet, write),
-    ...hang(sheet, write),
+    ...settingBesideGarment(sheet, write),
     ...list('Foam', sheet.foam?.lines ?? []),
     ...list('Caution', sheet.cautions),
     ...findings(sheet, write),
@@ -107,7 +106,7 @@ function stops(all: readonly WorksheetStop[], write: Write): Content {
 const LONG = 44;
 
 /** Short ones stand two in a row. */
-function setting({ setting: all }: Worksheet, write: Write): Content {
+function setting(all: Worksheet['setting'], write: Write): Content {
   const name = (text: string): TableCell => write(text, { color: QUIET });
   const long = all.filter((r) => r.words.length > LONG);
   const short = all.filter((r) => r.words.length <= LONG);
@@ -122,34 +121,24 @@ function setting({ setting: all }: Worksheet, write: Write): Content {
   };
 }
 
-/** Where it goes: the garment to scale, with what is measured on it. */
-function hang({ hang: told }: Worksheet, write: Write): Content[] {
-  if (!told) return [];
-  const width = Math.min(HANG_WIDTH, HANG_HEIGHT / told.ratio);
+/** How it is set up, and where it goes: the garment to scale beside it, with what is measured on it. */
+function settingBesideGarment(sheet: Worksheet, write: Write): Content[] {
+  const { hang } = sheet;
+  if (!hang) return [setting(sheet.setting, write)];
+  const width = Math.min(HANG_WIDTH, HANG_HEIGHT / hang.ratio);
+  const where = { name: 'On it', words: `${hang.title}: ${hang.lines.join(' ')} ${HANG_ADVICE}` };
   return [
     {
-      unbreakable: true,
-      stack: [
-        heading(write, `On the garment: ${told.title}`),
-        {
-          columns: [
-            { svg: told.svg, width, height: width * told.ratio },
-            {
-              stack: [
-                ...told.lines.map((l): Content => write(l, { margin: [0, 0, 0, 2] })),
-                write(HANG_ADVICE, { fontSize: 8, color: QUIET }),
-              ],
-              width: '*',
-            },
-          ],
-          columnGap: 14,
-        },
+      columns: [
+        { stack: [setting([...sheet.setting.filter((r) => r.name !== 'Place'), where], write)], width: '*' },
+        { svg: hang.svg, width, height: width * hang.ratio },
       ],
+      columnGap: 14,
     },
   ];
 }
-const [HANG_WIDTH, HANG_HEIGHT] = [150, 130];
-const HANG_ADVICE = 'Usual distances. What is measured on the garment itself, and what the customer asks for, go before them.';
+const [HANG_WIDTH, HANG_HEIGHT] = [118, 124];
+const HANG_ADVICE = 'Usual distances: what is measured on the garment itself goes before them.';
 
 function findings({ findings: { title, lines } }: Worksheet, write: Write): Content[] {
   return [

@@ -18,7 +18,7 @@ import { partsWithin } from './joinedParts';
 import { footOf, placedLetters, type LetterPath } from './placed';
 import { letteringSettings, textOfSchool } from './settings';
 import { keepNear } from './reach';
-import { columnPlaces, sewParts, type SewnPart } from './sew';
+import { columnPlaces, joinsOf, sewParts, type SewnPart } from './sew';
 import { styledKind } from './styles';
 
 interface LetteringShape extends PreparedShape {
@@ -94,7 +94,7 @@ function stitch(out: StitchBuffer, shape: LetteringShape, set: ResolvedSettings,
       },
     })),
   );
-  sewParts(out, parts, { runMm: settings.runLengthMm, joiningMm }, ends);
+  sewParts(out, parts, joinsOf(set, settings.runLengthMm), ends);
   out.leaveOut(shortOnes(out.columns(), first));
 }
 

@@ -3,6 +3,8 @@ import { distance, mix, type Area, type Point } from '../../geometry/point';
 import type { StitchBuffer } from '../../stitches/buffer';
 import { Command, Role } from '../../stitches/roles';
 import type { StartEnd } from '../../stitches/startEnd';
+import { tieIn, tieOff, type Tie } from '../../stitches/ties';
+import type { ResolvedSettings } from '../resolve';
 import { runAlong } from '../satin/foundation';
 import type { Column } from '../satin/track';
 import { bareAlong, ROUGH_MM } from './bare';
@@ -41,10 +43,20 @@ interface Joins {
   runMm: number;
   /** Over more bare cloth than this the thread is cut, mm. */
   joiningMm: number;
+  /** Over as much bare cloth the way is tied on both sides, mm. */
+  heldMm: number;
+  tie: Tie;
 }
 
+/** How letters are joined, by their settings. */
+export const joinsOf = ({ joining, held, tieShape, tieLength, tieCount }: ResolvedSettings, runMm: number): Joins => ({
+  ...{ runMm, joiningMm: joining?.value ?? 0, heldMm: held?.value ?? Infinity },
+  tie: { shape: tieShape?.value, lengthMm: tieLength?.value, count: tieCount?.value },
+});
+
 /** Sews letters one after another, each as one path, from where it is nearest to the one before to where it is nearest to the next. */
-export function sewParts(out: StitchBuffer, parts: readonly SewnPart[], { runMm, joiningMm }: Joins, ends: StartEnd): void {
+export function sewParts(out: StitchBuffer, parts: readonly SewnPart[], joins: Joins, ends: StartEnd): void {
+  const { runMm, joiningMm, heldMm } = joins;
   const wayTo = (k: number): Way => {
     const [a, b] = [parts[k - 1]!, parts[k]!];
     const nearest = (perHeight: number): Way => {
@@ -63,7 +75,11 @@ export function sewParts(out: StitchBuffer, parts: readonly SewnPart[], { runMm,
   parts.forEach((part, k) => {
     const [came, goes] = [ways[k - 1], ways[k]];
     const anew = part.thread !== parts[k - 1]?.thread;
-    if (came) join(out, came.to, { runMm, joined: came.bareMm <= joiningMm - ROUGH_MM, anew });
+    const joined = came !== undefined && came.bareMm <= joiningMm - ROUGH_MM;
+    const held = joined && came.bareMm >= heldMm ? joins.tie : null;
+    if (held) lockBehind(out, held);
+    if (came) join(out, came.to, { runMm, joined, anew });
+    if (held) lockInto(out, part, held);
     if (anew) out.threadFrom(part.thread ?? null);
     const start = came ? came.to : ends.start;
     const end = goes ? goes.from : ends.end;
@@ -77,6 +93,21 @@ export const endsOf = (parts: readonly Pick<SewnPart, 'places'>[], letters: read
   const foot = (part: Pick<SewnPart, 'places'>, { heightOf }: LetterPath, side: 1 | -1): Point => footOf(placesOf(part), heightOf, side);
   return { start: foot(parts[0]!, letters[0]!, -1), end: foot(parts[parts.length - 1]!, letters[letters.length - 1]!, 1) };
 };
+
+/** Locks the thread in the letter just sewn. */
+function lockBehind(out: StitchBuffer, tie: Tie): void {
+  const [at, before] = [out.last(), out.commandAt(-2) === Command.stitch ? out.pointAt(-2) : null];
+  if (at && before) for (const p of tieOff(at, before, tie)) out.push(p.x, p.y, Role.tie);
+}
+
+/** Locks the thread where it comes into a letter, along its strokes. */
+function lockInto(out: StitchBuffer, { places }: SewnPart, tie: Tie): void {
+  const at = out.last();
+  if (!at) return;
+  const far = places.filter(({ p }) => distance(p, at) >= 2 * tie.lengthMm);
+  const along = far.reduce<Point | null>((best, { p }) => (best && distance(best, at) <= distance(p, at) ? best : p), null);
+  if (along) for (const p of tieIn(at, along, tie)) out.push(p.x, p.y, Role.tie);
+}
 
 /** To the first stitch of the next letter: along the cloth where that is near, else with the thread cut. */
 function join(out: StitchBuffer, to: Point, { runMm, joined, anew }: { runMm: number; joined: boolean; anew: boolean }): void {

@@ -30,8 +30,7 @@ test.each(hung)('%s: each distance is as long as it says, leads to what it names
   }
   const body = hang.outline.body.flatMap((d) => dataToRings(d, 0.5));
   for (const x of [-1, 1])
-    for (const y of [-1, 1])
-      expect(contains(body, { x: at.x + (x * design.widthMm) / 2, y: at.y + (y * design.heightMm) / 2 })).toBe(true);
+    for (const y of [-1, 1]) expect(contains(body, { x: at.x + (x * design.widthMm) / 2, y: at.y + (y * design.heightMm) / 2 })).toBe(true);
 });
 
 test('what the wearer has on the left lies to the right as it is looked at, and the other side is its mirror image', () => {

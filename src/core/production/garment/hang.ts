@@ -135,9 +135,7 @@ export function hangOf({ place, garmentSize = 'M', otherSide = false }: Brief, d
 
 /** Where it goes, as sentences for the sheet; what is measured on the garment itself goes before them. */
 export function hangWords({ distances, notes }: Hang, units: 'mm' | 'in'): string[] {
-  const told = distances.map(
-    ({ mm, from, to }) => `the ${to} of the design ${formatLength(mm, units, 0)} from ${from}`,
-  );
+  const told = distances.map(({ mm, from, to }) => `the ${to} of the design ${formatLength(mm, units, 0)} from ${from}`);
   const [first = '', ...more] = told;
   return [
     `${first.charAt(0).toUpperCase()}${first.slice(1)}${more.map((t) => `, ${t.replace(/^the \S+( edge)? of the design /, '')}`).join('')}.`,

@@ -34,7 +34,7 @@ export function Questions() {
     <section aria-label="Open questions" className="rounded-md border border-hairline bg-panel p-5">
       <div className="mb-3 flex items-center gap-3">
         <h2 className="flex-1 text-lg font-semibold">
-          Questions to the customer {open.length > 0 && <span className="figures text-danger">{open.length} open</span>}
+          Questions to the customer {open.length > 0 && <span className="text-danger">· {open.length} open</span>}
         </h2>
         <Button disabled={open.length === 0} onClick={() => void send()}>
           Copy as text

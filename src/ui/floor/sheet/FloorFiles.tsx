@@ -11,7 +11,7 @@ import { takeAway } from '../../components/takeAwayFile';
 
 /** What each kind of file holds and what it cannot, said before it is written. */
 const HOLDS: Record<string, { holds: string; not: string }> = {
-  cobble: { holds: 'everything, to go on with', not: 'no machine reads it' },
+  cobble: { holds: 'everything, to go on with', not: 'stitches as a machine reads them' },
   csv: { holds: 'each stitch, cut and stop, with its piece and thread', not: 'colours of threads' },
   svg: { holds: 'pieces and stitches to look at', not: 'cuts and stops' },
   gcode: { holds: 'places, cuts and stops in the machine’s words', not: 'what each stitch is for' },

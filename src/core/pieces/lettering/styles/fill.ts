@@ -12,7 +12,7 @@ import type { ResolvedSettings } from '../../resolve';
 import { medianWidth } from '../../satin/track';
 import { rowsSentence } from '../../sentence';
 import { placedLetters, type LetterPath } from '../placed';
-import { endsOf, sewParts, type Place, type SewnPart } from '../sew';
+import { endsOf, joinsOf, sewParts, type Place, type SewnPart } from '../sew';
 import { joiningFor } from '../settings';
 
 interface FilledPart extends Omit<SewnPart, 'sew'> {
@@ -65,7 +65,7 @@ function prepare(piece: Piece): FilledShape | null {
 
 function stitch(out: StitchBuffer, shape: FilledShape, set: ResolvedSettings, ends: StartEnd): void {
   const parts = shape.parts.map((part): SewnPart => ({ ...part, sew: (own) => fillKind.stitch(out, part.shape, set, own) }));
-  sewParts(out, parts, { runMm: set.stitchLength.value, joiningMm: set.joining?.value ?? 0 }, ends);
+  sewParts(out, parts, joinsOf(set, set.stitchLength.value), ends);
 }
 
 const WHY = 'one way for all letters, across stems and bars';

@@ -13,8 +13,8 @@ import { hidesAlongLine, lineStyleOf } from '../../run';
 import { runSentence } from '../../run/sentence';
 import { runSettings } from '../../run/settings';
 import { placedLetters, type LetterPath } from '../placed';
-import { endsOf, sewParts, type Place, type SewnPart } from '../sew';
-import { joiningFor } from '../settings';
+import { endsOf, joinsOf, sewParts, type Place, type SewnPart } from '../sew';
+import { heldFor, joiningFor } from '../settings';
 import { joinedLines, middleLines, outlines, type JoinedLines } from './lines';
 import { sewLines } from './sewLines';
 
@@ -81,6 +81,7 @@ function settings(piece: Piece, ctx: ResolveContext, { usual }: LineManner): Wit
     ...runSettings(piece, usual),
     stitchLength: pick(piece.settings.stitchLength, rule(length, 'short enough for the curves of letters')),
     joining: joiningFor(ctx.settings),
+    ...heldFor(ctx.settings),
   };
 }
 
@@ -90,7 +91,7 @@ function stitch(out: StitchBuffer, shape: LinesShape, set: ResolvedSettings, end
   const parts = shape.parts
     .flatMap((part) => withoutLong(part, joiningMm))
     .map((part): SewnPart => ({ ...part, sew: (own) => sewLines(out, part.joined, style, own) }));
-  sewParts(out, parts, { runMm: style.stitchLengthMm, joiningMm }, ends);
+  sewParts(out, parts, joinsOf(set, style.stitchLengthMm), ends);
 }
 
 /** A part without ways over more bare cloth than is sewn over: where there are such, several parts. */
