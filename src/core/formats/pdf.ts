@@ -10,7 +10,7 @@ import { foamPaper } from './print/foamPaper';
 import { pictureAddress, picturePaper } from './print/picturePaper';
 import { worksheetPaper } from './print/worksheetPaper';
 
-export interface PdfOptions extends Pick<WorksheetInput, 'findings' | 'shop'> {
+export interface PdfOptions extends Pick<WorksheetInput, 'findings' | 'shop' | 'of'> {
   paper?: Paper;
 }
 

@@ -17,6 +17,8 @@ export interface ExportInput {
   findings?: readonly Finding[];
   /** The machine that the plan was fitted to, for formats that have words of its own. */
   machine?: MachineProfile;
+  /** The job whose copies lie in the plan, where several do. */
+  of?: Job;
   /** Whose paper it is, and which. */
   shop?: { name: string; address: string };
   paper?: Paper;
@@ -80,11 +82,12 @@ export const EXPORTS: readonly ExportFormat[] = [
     mime: 'application/pdf',
     name: 'Worksheet',
     use: 'picture, figures and threads, to print',
-    write: async ({ job, plan, findings, shop, paper }) =>
+    write: async ({ job, plan, findings, shop, paper, of }) =>
       (await import('./pdf')).writePdf(job, plan, {
         ...(findings ? { findings } : {}),
         ...(shop ? { shop } : {}),
         ...(paper ? { paper } : {}),
+        ...(of ? { of } : {}),
       }),
   },
 ];

@@ -3,7 +3,9 @@ import { Planner } from '../plan/planner';
 import { stitchesOf } from '../plan/measure';
 import { Command } from '../stitches/roles';
 import type { CopyPlace, Job } from '../document/types';
+import { agreedTo } from '../document/folder';
 import { patch } from './fixtures';
+import { worksheetOf } from './worksheet';
 import { copiesOf, countedCopies, laidOut, otherCloths, placed } from './floor';
 import { produce } from './produce';
 import { DEFAULT_WORK } from '../document/shop/work';
@@ -98,6 +100,12 @@ describe('names in the hoop', () => {
     expect(countedCopies(full)).toBe(3);
     const { sheet, designs, clear, onOther, share } = laidOut(full, planOf);
     expect([clear.every(Boolean), onOther.some(Boolean), share]).toEqual([true, false, 1]);
+    expect([sheet.job.name, sheet.job.brief.hoop.width]).toEqual(['Shirt', 200]);
+    // What was approved is the design, not the sheet of its copies.
+    const approved = { ...full, approval: { on: '2026-03-02', by: 'Ada', of: agreedTo(full) } };
+    const told = (of: Job) => worksheetOf({ job: sheet.job, plan: sheet.plan, of }).approval;
+    expect(told(approved)).toBe('Approved on 2026-03-02 by Ada.');
+    expect(told({ ...approved, pieces: approved.pieces.slice(1) })).toMatch(/CHANGED SINCE/);
     expect(designs.map((d) => d.job.pieces.find((p) => p.lettering)!.lettering!.text)).toEqual(['Crew', 'Ana', 'Bo', 'Carlotta']);
     const crests = sheet.job.pieces.filter((p) => p.id.startsWith(`${crest.id}-`));
     expect(crests).toHaveLength(3);

@@ -52,7 +52,7 @@ export function laidOut(job: Job, plans: PlanOf): Laid {
   const designs = designsOf(job);
   const found = copiesLaid(designs, places, planOf);
   const copies = found.length > 0 ? found : copiesLaid(designs, ONE, planOf);
-  const both = sheetOrders(copies, hoop);
+  const both = sheetOrders(copies, hoop, job);
   const isAlone = copies.length === 1 && places[0]!.of === undefined && isOrigin(places[0]!);
   return {
     // What lies where it was drawn is sewn as it was planned, with its own links.

@@ -58,12 +58,14 @@ export interface WorksheetInput {
   job: Job;
   plan: StitchPlan;
   findings?: readonly Finding[];
+  /** The job whose copies lie in the plan, where it is not this very job: what was approved and asked is of that one. */
+  of?: Job;
   /** Whose paper it is: name and address. */
   shop?: { name: string; address: string };
 }
 
 /** Works out the sheet for a plan, which may be that of several copies. */
-export function worksheetOf({ job, plan, findings, shop }: WorksheetInput): Worksheet {
+export function worksheetOf({ job, plan, findings, shop, of = job }: WorksheetInput): Worksheet {
   const stops = stopsOf(job, plan, recipeFor(job.brief).speed);
   const lines = stopLines(job, stops);
   const foam = foamOf(job);
@@ -80,9 +82,9 @@ export function worksheetOf({ job, plan, findings, shop }: WorksheetInput): Work
     foam: foam && { lines: foamWords(foam, job), of: foam },
     findings: findingsOf(findings),
     accepted: acceptedOf(job),
-    questions: (job.questions ?? []).filter((q) => q.text.trim()).map(questionLine),
-    approval: job.approval
-      ? `${approvalWords(job.approval)}.${stillApproved(job) === false ? ' IT WAS CHANGED SINCE: ask again before sewing.' : ''}`
+    questions: (of.questions ?? []).filter((q) => q.text.trim()).map(questionLine),
+    approval: of.approval
+      ? `${approvalWords(of.approval)}.${stillApproved(of) === false ? ' IT WAS CHANGED SINCE: ask again before sewing.' : ''}`
       : null,
     cautions: cautionsFor(job),
     hoop: job.brief.hoop,

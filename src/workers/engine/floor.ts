@@ -41,7 +41,7 @@ export const floor: Handler<'floor'> = ({ job, habits }, { progress }) => {
         png: pngOf(drawSewn(onClothOf(job, d.job), d.plan, SCALE, MARGIN_MM, d.box)),
       })),
       notes: otherCloths(job),
-      sheet: worksheetOf({ job: sheet.job, plan: sheet.plan }),
+      sheet: worksheetOf({ job: sheet.job, plan: sheet.plan, of: job }),
       marginMm: MARGIN_MM,
     },
   };

@@ -17,6 +17,7 @@ export const takeAway: Handler<'export'> = async ({ job, artwork, extension, fin
     ...(machine ? { machine } : {}),
     ...(shop ? { shop } : {}),
     ...(paper ? { paper } : {}),
+    ...(sheet ? { of: job } : {}),
   };
   const content = await format.write({ ...sewn, artwork, ...told });
   return { output: { data: new Blob([content], { type: format.mime }) } };

@@ -7,6 +7,7 @@ import type { JobSettings } from '../../document/types';
 import { placedLetters } from './placed';
 
 const text = (words: string, height = 9) => piece('lettering', { lettering: { text: words, face: 'treadle', height } });
+const planner = new Planner();
 const planOf = (words: string, settings: JobSettings, height?: number) => new Planner().plan({ ...jobOf([text(words, height)]), settings });
 /** How often ties begin. */
 const ties = ({ role, command }: ReturnType<typeof planOf>): number =>
@@ -38,6 +39,6 @@ test('the shorter the distance asked for, the more ties; they lie in the letters
         expect(outside).toEqual([]);
       }
     }),
-    { numRuns: 25 },
+    { numRuns: 8 },
   );
 });

@@ -39,20 +39,20 @@ export interface SheetFigures {
 /**
  * Sews copies in one hoop. Every copy is sewn stitch for stitch as its own plan has it, with its own ties; a copy's thread is cut once
  * when its stretch in that thread is done, so placing adds one cut for each copy and thread at the most, and none within a copy.
+ * @param of the job that is told by the sheet: its name, cloth and speed; that of the first copy unless said
  */
-export function sewSheet(copies: readonly SheetCopy[], order: SheetOrder, hoop: Hoop): Sheet {
+export function sewSheet(copies: readonly SheetCopy[], order: SheetOrder, hoop: Hoop, of: Job = copies[0]!.job): Sheet {
   const { threads, maps } = threadsOf(copies);
   const blocks = copies.map(({ plan }, i) => blocksOf(plan, i, maps[i]!));
   const lined = order === 'copy' ? blocks.flat() : byThread(copies, blocks);
   const laid = layDown(copies, lined, threads);
-  const first = copies[0]!.job;
-  const job: Job = { ...first, brief: { ...first.brief, hoop }, threads, pieces: laid.pieces };
-  return { job, plan: laid.plan, order, figures: figuresOf(laid, recipeFor(first.brief).speed) };
+  const job: Job = { ...of, brief: { ...of.brief, hoop }, threads, pieces: laid.pieces };
+  return { job, plan: laid.plan, order, figures: figuresOf(laid, recipeFor(of.brief).speed) };
 }
 
 /** Both orders, and the one that is proposed: what takes less time; of equals copy by copy, which holds registration best. */
-export function sheetOrders(copies: readonly SheetCopy[], hoop: Hoop): { copy: Sheet; thread: Sheet; proposed: SheetOrder } {
-  const [copy, thread] = [sewSheet(copies, 'copy', hoop), sewSheet(copies, 'thread', hoop)];
+export function sheetOrders(copies: readonly SheetCopy[], hoop: Hoop, of?: Job): { copy: Sheet; thread: Sheet; proposed: SheetOrder } {
+  const [copy, thread] = [sewSheet(copies, 'copy', hoop, of), sewSheet(copies, 'thread', hoop, of)];
   return { copy, thread, proposed: thread.figures.minutes < copy.figures.minutes - 1e-9 ? 'thread' : 'copy' };
 }
 

@@ -1,6 +1,8 @@
 'use client';
 import { Printer } from 'lucide-react';
 import type { WorksheetStop } from '@/core/production/worksheet';
+import { copiesOf } from '@/core/production/floor';
+import { useJob } from '@/session/job/jobStore';
 import { useFloor } from '@/session/derived/floorStore';
 import { useLibrary } from '@/session/shop/libraryStore';
 import { Button } from '../../components/Button';
@@ -40,15 +42,13 @@ export function SheetPart() {
 
 function Sheet() {
   const { designs, sheet } = useFloor((s) => s.view)!;
+  const first = useJob((s) => copiesOf(s.job!)[0]!.of);
+  const shown = designs.find((d) => d.id === first) ?? designs[0]!;
   const shop = useLibrary((s) => s.library.shop.name);
   return (
     <article className="rounded-md border border-hairline bg-white p-5">
       <header className="mb-4 flex items-start gap-5 max-sm:flex-col">
-        <img
-          src={designs[0]!.href}
-          alt="The design, sewn"
-          className="h-[150px] w-[170px] rounded-sm border border-hairline object-contain"
-        />
+        <img src={shown.href} alt="The design, sewn" className="h-[150px] w-[170px] rounded-sm border border-hairline object-contain" />
         <div className="min-w-0 flex-1">
           {shop && <p className="text-quiet">{shop}</p>}
           <h2 className="truncate text-xl font-semibold">{sheet.title}</h2>
