@@ -3,7 +3,7 @@ import assert from 'node:assert/strict';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { after, test } from 'node:test';
-import { By, bundleOf, jobRecord, startJourney } from './browser.mjs';
+import { By, bundleOf, hands, jobRecord, startBrowser, startJourney } from './browser.mjs';
 import { pdfWords } from './pdfWords.mjs';
 
 const hoop = { width: 180, height: 130, shape: 'rect' };
@@ -98,6 +98,7 @@ test('a quotation leaves as a PDF that does not tell the shop’s margin', async
 
 test('questions are asked and answered; the shelf says how many are open', async () => {
   await place('brief');
+  await h.find('[aria-label="Open questions"]');
   await type('Another question', 'Navy or black?\n');
   await h.find('[data-question="open"]');
   await type('Another question', 'Which side?\n');
@@ -134,4 +135,31 @@ test('the picture to approve leaves as a PDF with its day', async () => {
   const words = await pdfWords(join(downloads, await pdf('-for-approval.pdf')));
   assert.match(words, /For approval: Crew shirt/);
   assert.match(words, /Approved on \d{4}-\d{2}-\d{2} by Ada/);
+});
+
+test('versions that an earlier Cobble kept beside the jobs come along', async () => {
+  const own = await startBrowser();
+  try {
+    const hand = hands(own.driver);
+    // A page of the same origin that is none of Cobble's: nobody has the database open.
+    await own.driver.get(`${app.address}/print/index.json`);
+    await own.driver.executeAsyncScript(
+      `const [job, done] = arguments;
+       const open = indexedDB.open('cobble', 1);
+       open.onupgradeneeded = () => open.result.createObjectStore('versions');
+       open.onsuccess = () => {
+         const put = open.result.transaction('versions', 'readwrite').objectStore('versions');
+         put.put({ id: job.id + ' 1700000000000', job, kept: 1700000000000, name: 'From before' }, job.id + ' 1700000000000');
+         put.transaction.oncomplete = () => { open.result.close(); done(); };
+       };`,
+      CREST,
+    );
+    await hand.openBundle(app, bundleOf(CREST));
+    await own.driver.get((await own.driver.getCurrentUrl()).replace(/\/[a-z]+$/, '/brief'));
+    await hand.find('[data-version="From before"]');
+    await own.driver.navigate().refresh();
+    await hand.find('[data-version="From before"]');
+  } finally {
+    await own.driver.quit();
+  }
 });

@@ -124,7 +124,7 @@ describe('a job of a text', () => {
         const b = extentOf({ ...t, height: heightForWidth(t, width) })!;
         expect(b.maxX - b.minX).toBeCloseTo(width, 0);
       }),
-      { numRuns: 40 },
+      { numRuns: 14 },
     );
     expect(() => heightForWidth(text(), 0.5)).toThrow(/another width/);
   });

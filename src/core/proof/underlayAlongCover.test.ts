@@ -38,6 +38,6 @@ test('what lies along the cover as it is sewn is told, what lies across it is no
         expect(found !== undefined).toBe(apart < LIMIT_DEG);
       },
     ),
-    { seed: 12, numRuns: 80 },
+    { seed: 12, numRuns: 40 },
   );
 });

@@ -37,7 +37,7 @@ test('outlined letters are found again in their face, place, size and distances'
         });
       },
     ),
-    { numRuns: 6, seed: 5, endOnFailure: true },
+    { numRuns: 4, seed: 5, endOnFailure: true },
   );
 });
 

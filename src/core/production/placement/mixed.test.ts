@@ -49,9 +49,9 @@ test('random designs: each as often as asked, none nearer to another than the ga
         .filter((p) => Math.abs(p.x) > 65.01 || Math.abs(p.y) > 50.01);
       expect(outside).toEqual([]);
     }),
-    { numRuns: 60 },
+    { numRuns: 25 },
   );
-  expect(laidOut).toBeGreaterThan(20);
+  expect(laidOut).toBeGreaterThan(8);
 });
 
 /** Least height of any way of dividing an ordered list into rows no longer than the field, by trying all. */

@@ -48,7 +48,7 @@ describe('a picture that is laid out', () => {
           expect(Math.min(Math.abs(p.x - q.x), Math.abs(p.y - q.y))).toBeLessThan(0.03);
         }
       }),
-      { numRuns: 8 },
+      { numRuns: 5 },
     );
   });
 
