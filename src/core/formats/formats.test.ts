@@ -69,7 +69,9 @@ test('entries with paths that lead elsewhere are not taken', () => {
 });
 
 test('a bundle that unpacks to more than it may is refused', () => {
-  expect(codeOf(() => readBundle(zipSync({ 'job.json': strToU8('{}'), 'artwork/a.svg': new Uint8Array(90_000_000) }, { level: 1 })))).toBe('bad-bundle');
+  expect(codeOf(() => readBundle(zipSync({ 'job.json': strToU8('{}'), 'artwork/a.svg': new Uint8Array(90_000_000) }, { level: 1 })))).toBe(
+    'bad-bundle',
+  );
 });
 
 test('the layered drawing is an SVG at real size whose pieces read back', () => {

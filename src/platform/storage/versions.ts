@@ -1,5 +1,6 @@
 import { parseJob } from '@/core/document/schema';
 import type { Job } from '@/core/document/types';
+import { SILENT_AFTER_MS } from './health';
 import { keepPreference, preference } from './shop';
 import { tableOf } from './table';
 
@@ -37,6 +38,8 @@ async function takeOver(): Promise<void> {
 function earlierVersions(): Promise<Version[]> {
   if (typeof indexedDB === 'undefined') return Promise.resolve([]);
   return new Promise((resolve, reject) => {
+    // A database that does not answer is asked again when the page is opened the next time.
+    setTimeout(() => reject(new Error('the database does not answer')), SILENT_AFTER_MS);
     const open = indexedDB.open('cobble');
     // There is no such database: it is not made for looking into it.
     open.onupgradeneeded = () => open.transaction?.abort();

@@ -8,7 +8,7 @@ import { placedLetters } from './placed';
 
 const text = (words: string, height = 9) => piece('lettering', { lettering: { text: words, face: 'treadle', height } });
 const planner = new Planner();
-const planOf = (words: string, settings: JobSettings, height?: number) => new Planner().plan({ ...jobOf([text(words, height)]), settings });
+const planOf = (words: string, settings: JobSettings, height?: number) => planner.plan({ ...jobOf([text(words, height)]), settings });
 /** How often ties begin. */
 const ties = ({ role, command }: ReturnType<typeof planOf>): number =>
   Array.from(role).filter((r, i) => r === Role.tie && command[i] === Command.stitch && role[i - 1] !== Role.tie).length;
