@@ -116,6 +116,19 @@ export function hands(driver) {
     find,
     findText,
     poll,
+    /** Goes to a part of the Floor. */
+    async floorPart(name) {
+      const part = await driver.wait(
+        async () => {
+          for (const b of await driver.findElements(By.css('nav[aria-label="Parts of the floor"] button')))
+            if ((await b.getText()).startsWith(name)) return b;
+          return null;
+        },
+        wait,
+        `no part ‘${name}’`,
+      );
+      await part.click();
+    },
     /** Opens the demo job on the bench. @returns its address */
     async openDemo(app) {
       await driver.get(app.address);

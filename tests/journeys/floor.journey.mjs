@@ -19,14 +19,7 @@ const { driver, downloads, h } = journey;
 let { app } = journey;
 after(() => app.stop());
 
-const part = async (name) => {
-  const found = await driver.wait(async () => {
-    for (const b of await driver.findElements(By.css('nav[aria-label="Parts of the floor"] button')))
-      if ((await b.getText()).startsWith(name)) return b;
-    return null;
-  }, 90000);
-  await found.click();
-};
+const part = (name) => h.floorPart(name);
 const field = (label) => driver.findElement(By.xpath(`//label[normalize-space(.)=${JSON.stringify(label)}]/following-sibling::div//input`));
 const set = async (label, value) => {
   const input = await field(label);

@@ -17,15 +17,7 @@ const { app, driver, downloads, h } = await startJourney();
 after(() => app.stop());
 
 const place = async (name) => driver.get((await driver.getCurrentUrl()).replace(/\/[a-z]+$/, `/${name}`));
-const part = async (name) => {
-  const found = await driver.wait(async () => {
-    for (const b of await driver.findElements(By.css('nav[aria-label="Parts of the floor"] button')))
-      if ((await b.getText()).startsWith(name)) return b;
-    return null;
-  }, 90000);
-  await found.click();
-  return found;
-};
+const part = (name) => h.floorPart(name);
 const press = async (text) => (await h.findText('button', text)).click();
 const labelled = (label) => h.find(`[aria-label=${JSON.stringify(label)}]`);
 const type = async (label, words) =>

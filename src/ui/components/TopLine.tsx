@@ -79,7 +79,7 @@ export function TopLine({ place }: { place: PlaceKey }) {
       >
         <Columns2 size={17} />
       </QuietLink>
-      <SignButton name="Keys and help (?)" onClick={() => setKeys(true)}>
+      <SignButton name="Keys and help (?)" className="max-sm:hidden" onClick={() => setKeys(true)}>
         <CircleHelp size={17} />
       </SignButton>
       <TakeAway />
@@ -94,7 +94,7 @@ function PlaceLink({ name, href, current }: { name: string; href: string; curren
     <QuietLink
       href={href}
       aria-current={current ? 'page' : undefined}
-      className={`tape-ticks flex items-center border-r border-hairline px-2 pb-1 first:border-l sm:px-6 ${current ? 'bg-tape font-semibold' : 'bg-paper hover:bg-tape-soft'}`}
+      className={`tape-ticks flex items-center border-r border-hairline px-1.5 pb-1 first:border-l sm:px-6 ${current ? 'bg-tape font-semibold' : 'bg-paper hover:bg-tape-soft'}`}
     >
       {name}
     </QuietLink>

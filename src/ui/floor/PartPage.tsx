@@ -23,7 +23,7 @@ export function Figure({ name, figure, says }: { name: string; figure: string; s
   return (
     <div className="border-l-2 border-ink pl-3">
       <dt className="text-quiet">{name}</dt>
-      <dd className="figures text-[26px] leading-8 whitespace-nowrap">{figure}</dd>
+      <dd className="figures text-[26px] leading-8 whitespace-nowrap max-sm:text-lg max-sm:leading-7">{figure}</dd>
       {says && <dd className="text-xs text-quiet">{says}</dd>}
     </div>
   );

@@ -77,18 +77,18 @@ function StopTable({ stops }: { stops: readonly WorksheetStop[] }) {
       <table className="w-full border-collapse" data-testid="stops">
         <thead>
           <tr className="border-b border-ink text-left text-quiet">
-            <th className="py-1 font-normal">Stop</th>
+            <th className="py-1 pr-2 font-normal">Stop</th>
             <th className="py-1 font-normal">Thread</th>
             <th className="py-1 font-normal">What is done</th>
-            <th className="py-1 text-right font-normal">Stitches</th>
-            <th className="py-1 text-right font-normal">Trims</th>
-            <th className="py-1 text-right font-normal">min</th>
+            <th className="py-1 pl-3 text-right font-normal">Stitches</th>
+            <th className="py-1 pl-3 text-right font-normal">Trims</th>
+            <th className="py-1 pl-3 text-right font-normal">min</th>
           </tr>
         </thead>
         <tbody>
           {stops.map((stop) => (
             <tr key={stop.number} className="border-b border-hairline align-top">
-              <td className="py-1.5">
+              <td className="py-1.5 pr-2">
                 <Swatch hex={stop.hex} number={stop.number} title={stop.name} />
               </td>
               <td className="py-1.5 pr-3">
@@ -98,9 +98,9 @@ function StopTable({ stops }: { stops: readonly WorksheetStop[] }) {
                 {stop.hand && <span className="block font-semibold">{stop.hand}</span>}
                 {stop.sews}
               </td>
-              <td className="figures py-1.5 text-right">{stop.stitches.toLocaleString('en')}</td>
-              <td className="figures py-1.5 text-right">{stop.trims}</td>
-              <td className="figures py-1.5 text-right">{stop.minutes.toFixed(1)}</td>
+              <td className="figures py-1.5 pl-3 text-right">{stop.stitches.toLocaleString('en')}</td>
+              <td className="figures py-1.5 pl-3 text-right">{stop.trims}</td>
+              <td className="figures py-1.5 pl-3 text-right">{stop.minutes.toFixed(1)}</td>
             </tr>
           ))}
         </tbody>
