@@ -4,19 +4,17 @@ import type { Job } from '../../document/types';
 import type { StitchPlan } from '../../plan/plan';
 import type { Worksheet } from '../../production/worksheet';
 import type { Bounds } from '../../geometry/point';
-import { drawSewn } from '../../render/picture';
 import type { Raster } from '../../render/raster';
 import { planBounds } from '../../stitches/planBounds';
 import { writeOpaquePng } from '../png';
 import { INK, POINTS_PER_MM, type Write } from './paper';
+import { stitchedSvg } from './stitchedSvg';
 import { atRealSize, sheetsFor, type Sheet } from './tiles';
 
-/** Pixels of each mm of the picture. */
-const SCALE = 8;
 /** Cloth that is shown round the design, mm: less where the paper has little room. */
 const CLOTH_MM = [5, 2, 0.5];
 
-/** The design at its real size, on as many pages as it takes, with the hoop's middle and where the needle begins. */
+/** The design at its real size, stitch by stitch, on as many pages as it takes, with the hoop's middle and where the needle begins. */
 export function picturePaper(
   { job, plan, sheet, paper }: { job: Job; plan: StitchPlan; sheet: Worksheet; paper: Paper },
   write: Write,
@@ -24,7 +22,6 @@ export function picturePaper(
   const sewn = planBounds(plan);
   const pages = (c: number): number => sheetsFor(grown(sewn, c), paper).length;
   const cloth = CLOTH_MM.reduce((best, c) => (pages(c) < pages(best) ? c : best));
-  const raster = drawSewn(job, plan, SCALE, cloth, sewn);
   const box = grown(sewn, cloth);
   const { hoop } = sheet;
   return atRealSize(
@@ -32,10 +29,9 @@ export function picturePaper(
       ...{ box, paper, title: 'At real size' },
       says: `The cross is the middle of the hoop of ${hoop.width} × ${hoop.height} mm, the ring where the needle begins.`,
       draw: (part, at) => {
-        const piece = partOf(raster, { box, part });
-        const size = { width: (piece.width / SCALE) * POINTS_PER_MM, height: (piece.height / SCALE) * POINTS_PER_MM };
+        const size = { width: (part.maxX - part.minX) * POINTS_PER_MM, height: (part.maxY - part.minY) * POINTS_PER_MM };
         return [
-          { image: pictureAddress(piece), ...size, absolutePosition: at },
+          { svg: stitchedSvg(job, plan, part), ...size, absolutePosition: at },
           { canvas: marks(part, size, sheet), absolutePosition: at },
         ];
       },
@@ -45,21 +41,6 @@ export function picturePaper(
 }
 
 const grown = (b: Bounds, mm: number): Bounds => ({ minX: b.minX - mm, minY: b.minY - mm, maxX: b.maxX + mm, maxY: b.maxY + mm });
-
-/** The pixels of a picture that a sheet shows; the whole picture where one sheet shows it all. */
-function partOf(raster: Raster, { box, part }: { box: Bounds; part: Sheet }): Pick<Raster, 'width' | 'height' | 'data'> {
-  const pixel = (mm: number): number => Math.round(mm * SCALE);
-  const [left, top] = [pixel(part.minX - box.minX), pixel(part.minY - box.minY)];
-  const width = Math.min(raster.width, pixel(part.maxX - box.minX)) - left;
-  const height = Math.min(raster.height, pixel(part.maxY - box.minY)) - top;
-  if (width === raster.width && height === raster.height) return raster;
-  const data = new Uint8ClampedArray(4 * width * height);
-  for (let y = 0; y < height; y++) {
-    const from = 4 * ((top + y) * raster.width + left);
-    data.set(raster.data.subarray(from, from + 4 * width), 4 * y * width);
-  }
-  return { width, height, data };
-}
 
 const line = (x1: number, y1: number, x2: number, y2: number): CanvasElement => ({
   ...{ type: 'line', x1, y1, x2, y2, lineWidth: 0.6 },

@@ -38,26 +38,31 @@ export function HoopPanel({ chosen, onChoose }: Props) {
   );
 }
 
+const COLUMNS = Array.from({ length: 13 }, (_, n) => n);
+
 function Placing() {
   const job = useJob((s) => s.job)!;
   const own = useLibrary((s) => s.library.hoops);
   const counts = countsOf(copiesOf(job));
+  const hasOthers = (job.floor?.beside ?? []).length > 0;
+  const [columns, setColumns] = useState(0);
   const [nest, setNest] = useState(false);
   const [alternate, setAlternate] = useState<'none' | 'turn' | 'mirror'>('none');
   const [problem, setProblem] = useState<string | null>(null);
   const hoop = floorHoop(job);
   const offered: Hoop[] = [...HOOPS, ...own];
   const hoops = offered.some((h) => hoopKey(h) === hoopKey(hoop)) ? offered : [hoop, ...offered];
-  const place = async (asked: Pick<PlaceAsked, 'copies' | 'beside'>): Promise<void> => {
+  const place = async (asked: Pick<PlaceAsked, 'copies' | 'beside'>, inColumns = columns): Promise<void> => {
+    const n = asked.copies ?? 0;
+    const grid = inColumns > 0 && n > 0 && !hasOthers ? { grid: { columns: inColumns, rows: Math.ceil(n / inColumns) } } : {};
     try {
-      const places = await placesFor(useJob.getState().job!, { ...asked, nest, ...(alternate === 'none' ? {} : { alternate }) });
+      const places = await placesFor(useJob.getState().job!, { ...asked, ...grid, nest, ...(alternate === 'none' ? {} : { alternate }) });
       setProblem(null);
       placeCopies(places);
     } catch (error) {
       setProblem((error as Error).message);
     }
   };
-  const hasOthers = (job.floor?.beside ?? []).length > 0;
   const anew = (): Promise<void> => place({ copies: counts.own, beside: counts.beside });
   return (
     <section aria-label="Copies in the hoop">
@@ -94,6 +99,17 @@ function Placing() {
           options={hoops.map((h) => ({ value: hoopKey(h), name: hoopName(h) }))}
           onChange={(k) => changeFloor('Hoop of the floor', { hoop: hoops.find((h) => hoopKey(h) === k)! })}
         />
+        {!hasOthers && (
+          <Choice
+            label="Columns"
+            value={String(columns)}
+            options={COLUMNS.map((n) => ({ value: String(n), name: n === 0 ? 'found' : String(n) }))}
+            onChange={(value) => {
+              setColumns(Number(value));
+              void place({ copies: counts.own }, Number(value));
+            }}
+          />
+        )}
         <Choice<'none' | 'turn' | 'mirror'>
           label="Every other copy"
           value={alternate}
