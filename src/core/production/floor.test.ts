@@ -100,7 +100,7 @@ describe('names in the hoop', () => {
     expect(countedCopies(full)).toBe(3);
     const { sheet, designs, clear, onOther, share } = laidOut(full, planOf);
     expect([clear.every(Boolean), onOther.some(Boolean), share]).toEqual([true, false, 1]);
-    expect([sheet.job.name, sheet.job.brief.hoop.width]).toEqual(['Shirt', 200]);
+    expect([sheet.job.name, sheet.job.brief.hoop.width, sheet.job.floor]).toEqual(['Shirt', 200, undefined]);
     // What was approved is the design, not the sheet of its copies.
     const approved = { ...full, approval: { on: '2026-03-02', by: 'Ada', of: agreedTo(full) } };
     const told = (of: Job) => worksheetOf({ job: sheet.job, plan: sheet.plan, of }).approval;

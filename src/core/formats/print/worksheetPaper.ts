@@ -5,7 +5,7 @@ import { LINE, QUIET, type Write } from './paper';
 /** The sheet that lies beside the machine. @param small address of a small picture, to know the job by */
 export function worksheetPaper(sheet: Worksheet, small: string, write: Write): Content[] {
   const list = (title: string, lines: readonly string[]): Content[] =>
-    lines.length === 0 ? [] : [heading(write, title), ...lines.map((l): Content => write(l, { margin: [0, 0, 0, 2] }))];
+    lines.length === 0 ? [] : together([heading(write, title), ...lines.map((l): Content => write(l, { margin: [0, 0, 0, 2] }))]);
   return [
     ...sheet.shop.map((line, i): Content => write(line, { fontSize: 9, color: QUIET, alignment: 'right', bold: i === 0 })),
     {
@@ -27,6 +27,9 @@ export function worksheetPaper(sheet: Worksheet, small: string, write: Write): C
     log(write),
   ];
 }
+
+/** A heading with its lines on one page, as long as they are few. */
+const together = (parts: Content[]): Content[] => (parts.length <= 9 ? [{ stack: parts, unbreakable: true }] : parts);
 
 /** Side of the small picture, points. */
 const SMALL = 92;

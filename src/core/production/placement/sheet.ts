@@ -46,7 +46,8 @@ export function sewSheet(copies: readonly SheetCopy[], order: SheetOrder, hoop: 
   const blocks = copies.map(({ plan }, i) => blocksOf(plan, i, maps[i]!));
   const lined = order === 'copy' ? blocks.flat() : byThread(copies, blocks);
   const laid = layDown(copies, lined, threads);
-  const job: Job = { ...of, brief: { ...of.brief, hoop }, threads, pieces: laid.pieces };
+  // Its copies are pieces of their own now: laid out once more they would be copied again.
+  const job: Job = { ...without(of, 'floor'), brief: { ...of.brief, hoop }, threads, pieces: laid.pieces };
   return { job, plan: laid.plan, order, figures: figuresOf(laid, recipeFor(of.brief).speed) };
 }
 
