@@ -1,6 +1,6 @@
 import { recipeFor, stabilizerFor } from '../cloth/house';
 import { approvalWords, questionState, stillApproved } from '../document/folder';
-import type { Hoop, Job, Question } from '../document/types';
+import type { ClothKey, Hoop, Job, Question } from '../document/types';
 import { PLACE_WORDS } from '../document/words';
 import { measurePlan } from '../plan/measure';
 import type { StitchPlan } from '../plan/plan';
@@ -129,6 +129,15 @@ function hangFor(job: Job, plan: StitchPlan): Worksheet['hang'] {
 
 const length = (mm: number, units: 'mm' | 'in'): string => formatLength(mm, units).replace(/ \w+$/, '');
 
+/** How cloth that is not hooped as usual is held (craft §5, What holds the cloth). */
+const HOOPING: Partial<Record<ClothKey, string>> = {
+  cap: 'in the cap frame, its middle seam on the mark',
+  'soft-cap': 'in the cap frame, its middle seam on the mark',
+  leather: 'not hooped itself: held on hooped stabilizer, so that no ring stays',
+  terry: 'lightly, so that no ring is pressed into the pile',
+  'soluble-film': 'drum-tight, nothing else in the hoop',
+};
+
 function settingOf(job: Job, plan: StitchPlan): Worksheet['setting'] {
   const { brief } = job;
   const recipe = recipeFor(brief);
@@ -149,6 +158,7 @@ function settingOf(job: Job, plan: StitchPlan): Worksheet['setting'] {
       'Hoop',
       `${formatLength(brief.hoop.width, units, 0)} × ${formatLength(brief.hoop.height, units, 0)}${brief.hoop.shape === 'round' ? ', round' : ''}; ${off}`,
     ],
+    ['Hooping', HOOPING[brief.cloth] ?? 'flat as a drum, the cloth not stretched, the stabilizer hooped with it'],
     ['Needle', recipe.needle],
     ['Speed', `${recipe.speed} stitches a minute`],
     ['Tension', recipe.tension === 1 ? 'usual' : `${Math.round(100 * recipe.tension)} % of the usual`],
