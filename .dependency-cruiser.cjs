@@ -17,6 +17,7 @@ const FOLDERS = [
   'forecast',
   'proof',
   'render',
+  'sewouts',
   'production',
   'formats',
   'machine',

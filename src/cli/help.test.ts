@@ -10,6 +10,7 @@ import {
 } from './args';
 import { readMachineArgs } from './machineArgs';
 import { readPlaceArgs, readProduceArgs } from './productionArgs';
+import { readSewoutArgs } from './sewoutArgs';
 import { HELP, helpOf, overview, type CommandName } from './help';
 
 const READ: Record<CommandName, (argv: readonly string[]) => unknown> = {
@@ -25,6 +26,7 @@ const READ: Record<CommandName, (argv: readonly string[]) => unknown> = {
   // Several designs have no grid, and names take one job.
   place: (argv) => readPlaceArgs(argv.filter((a) => a !== '…')),
   produce: readProduceArgs,
+  sewout: (argv) => readSewoutArgs([...argv, ...(argv.some((a) => a.startsWith('--marks')) ? [] : ['--marks', 'a.json'])]),
   machine: ([, , ...argv]) =>
     readMachineArgs(['send', 'FILE', ...argv, ...(argv.some((a) => a.startsWith('--to')) ? [] : ['--to', LOCAL])]),
   trace: (argv) => readTraceArgs([...argv, ...(argv.some((a) => a.startsWith('--width')) ? [] : ['--width', '80'])]),
@@ -46,6 +48,7 @@ const VALUES: Record<string, string> = {
   'FILE.json': 'a.json',
   'OUT.cobble': 'a.cobble',
   'LIST.csv': 'a.csv',
+  'LIBRARY.json': 'a.json',
   DIR: 'd',
   PERCENT: '5',
   DEGREES: '-10',

@@ -113,6 +113,17 @@ export const HELP = {
       REPORT,
     ],
   },
+  sewout: {
+    takes: ARTWORK,
+    does: 'what a test sewn on the cloth says: causes, corrections, and what the cloth taught',
+    options: [
+      ['--marks FILE.json', 'what was seen and measured; see docs/sewouts.md'],
+      ['--apply OUT.cobble', 'the job with the likeliest correction of each mark; outlines stay where they are'],
+      ['--learn LIBRARY.json', 'a library that takes what was learned; made where there is none'],
+      ...INPUT,
+      REPORT,
+    ],
+  },
   produce: {
     takes: 'JOB …',
     does: 'time, thread, needles and price for a quantity; of several jobs one pick list',

@@ -25,6 +25,7 @@ const COMMANDS: Readonly<Record<CommandName, (argv: readonly string[]) => Promis
   faces: facesCommand,
   place: async (argv) => (await import('./place')).placeCommand(argv),
   produce: async (argv) => (await import('./produce')).produceCommand(argv),
+  sewout: async (argv) => (await import('./sewout')).sewoutCommand(argv),
   machine: async (argv) => (await import('./machine')).machineCommand(argv),
 };
 

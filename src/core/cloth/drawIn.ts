@@ -1,4 +1,4 @@
-import type { ClothKey, JobSettings } from '../document/types';
+import type { ClothFactors, ClothKey, JobSettings } from '../document/types';
 import { stabilizerFor } from './house';
 import { recipeOf, type ClothRecipe } from './recipes';
 
@@ -44,7 +44,11 @@ export interface DrawIn {
   shortening: number;
   /** How far the end of a long row is drawn in right at its hole, beyond what the cloth as a whole does, mm. */
   biteMm: number;
+  /** How far cloth is pushed apart across rows, against the usual share of what they shorten. */
+  pushes: number;
 }
+
+const USUAL: ClothFactors = { shortening: 1, push: 1, bite: 1, stiffness: 1 };
 
 /** By the recipe of a brief and the shop's habits. */
 export function drawInOf(recipe: ClothRecipe, settings: JobSettings): DrawIn {
@@ -55,5 +59,11 @@ export function drawInOf(recipe: ClothRecipe, settings: JobSettings): DrawIn {
   const tension = recipe.tension * (1 + TIGHTER * (recipe.speed / base.speed - 1));
   // Thread draws cloth together until cloth holds against it: half as much where it is four times as stiff.
   const gives = tension * Math.sqrt(usual / stiffnessNPerMm);
-  return { stiffnessNPerMm, shortening: shortening * gives, biteMm: bite * gives };
+  const { shortening: s, push, bite: b, stiffness } = recipe.learned ?? USUAL;
+  return {
+    stiffnessNPerMm: stiffnessNPerMm * stiffness,
+    shortening: shortening * gives * s,
+    biteMm: bite * gives * b,
+    pushes: push / s,
+  };
 }

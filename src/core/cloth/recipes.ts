@@ -1,4 +1,4 @@
-import type { ClothKey, UnderlayKind } from '../document/types';
+import type { ClothKey, LearnedCloth, UnderlayKind } from '../document/types';
 
 /** Starting values for a cloth; a shop's own sew-outs outrank them. Source: the craft's usual practice (craft §5). */
 export interface ClothRecipe {
@@ -24,6 +24,8 @@ export interface ClothRecipe {
   speed: number;
   /** Tension of the stitches, as a share of the usual; what the forecast draws the cloth in by. */
   tension: number;
+  /** What the shop's sew-outs told of it. */
+  learned?: LearnedCloth;
 }
 
 type Row = [

@@ -5,6 +5,8 @@ import { InputError } from './errors';
 import { without } from './without';
 import { approvalSchema, floorSchema, questionsSchema, hoopSchema } from './floorSchema';
 import { pictureSchema } from './pictureSchema';
+import { jobAsSewn } from './sewout';
+import { sewoutsSchema } from './sewoutSchema';
 import { PIECE_KINDS } from './kinds';
 import { SETTING_KEYS, SETTINGS, type AnySetting, type NumberKey } from './catalogue';
 import { LAYER_RANGES, LETTER_HEIGHTS, WIDTH_RANGE } from './ranges';
@@ -31,6 +33,7 @@ import {
   type Follows,
   type Job,
   type JobSettings,
+  type LearnedCloth,
   type LetterOwn,
   type Lettering,
   type Piece,
@@ -85,6 +88,8 @@ const underlayKinds = Joi.array()
 const words = Joi.string().allow('').max(120);
 
 /** What a shop may change in a cloth's recipe, with permitted ranges. */
+const timesUsual = Joi.number().min(0.1).max(10);
+
 export const recipeChangeSchema = Joi.object<RecipeChange, true>({
   id: id.required(),
   name: Joi.string().min(1).max(80).required(),
@@ -99,6 +104,14 @@ export const recipeChangeSchema = Joi.object<RecipeChange, true>({
   needle: words,
   speed: Joi.number().integer().min(100).max(1500),
   tension: Joi.number().min(0).max(3),
+  learned: Joi.object<LearnedCloth, true>({
+    shortening: timesUsual.required(),
+    push: timesUsual.required(),
+    bite: timesUsual.required(),
+    stiffness: timesUsual.required(),
+    measured: Joi.number().integer().min(0).max(100_000).required(),
+    sewouts: Joi.number().integer().min(0).max(100_000).required(),
+  }),
 }).unknown(true);
 
 /** The brief as the form and the record hold it. */
@@ -304,7 +317,7 @@ export const jobSchema = Joi.object<Job, true>({
   stage: Joi.string().valid(...JOB_STAGES),
   questions: questionsSchema,
   approval: approvalSchema,
-  sewouts: Joi.array().default([]),
+  sewouts: sewoutsSchema.default([]),
   // What may be anything has no type of schema of its own.
   repeat: Joi.any().default(null) as never,
 }).unknown(true);
@@ -336,7 +349,7 @@ export function parseJob(data: unknown): Job {
       'bad-job',
       `This job cannot be used: ${result.error.message.replaceAll('"', '‘')}. Correct it or choose another file.`,
     );
-  const job = checkBeside(checkReferences(result.value));
+  const job = checkSewouts(checkBeside(checkReferences(result.value)));
   requireBounds(job.pieces);
   return job;
 }
@@ -349,6 +362,16 @@ function checkBeside(job: Job): Job {
   const known = new Set(read?.map((b) => b.id));
   const kept = copies?.filter((c) => c.of === undefined || known.has(c.of));
   return { ...job, floor: { ...floor, ...(read ? { beside: read } : {}), ...(kept && kept.length > 0 ? { copies: kept } : {}) } };
+}
+
+/** What was sewn in a test is read like any job. */
+function checkSewouts(job: Job): Job {
+  if (job.sewouts.length === 0) return job;
+  const sewouts = job.sewouts.map((s) => {
+    const { brief, threads, pieces, settings } = parseJob(jobAsSewn(job, s));
+    return { ...s, version: { ...s.version, brief, threads, pieces, settings } };
+  });
+  return { ...job, sewouts };
 }
 
 function checkReferences(job: Job): Job {

@@ -2,6 +2,7 @@ import type { PieceKindName } from './kinds';
 import type { CopyPlace, Hoop, NameInText, SheetOrder } from './floorTypes';
 import type { Approval, GarmentSize, JobStage, Question } from './folderTypes';
 import type { TracedFrom } from './pictureTypes';
+import type { Sewout } from './sewoutTypes';
 
 export { SHEET_ORDERS } from './floorTypes';
 export { GARMENT_SIZES, JOB_STAGES } from './folderTypes';
@@ -58,6 +59,22 @@ export interface RecipeChange {
   speed?: number;
   /** Tension of the stitches, as a share of the usual. */
   tension?: number;
+  /** What the shop's sew-outs told of how the cloth gives way. */
+  learned?: LearnedCloth;
+}
+
+/** How a cloth over its stabilizer gives way, against what the starting values say: factors, all 1 where nothing was learned. */
+export interface ClothFactors {
+  shortening: number;
+  push: number;
+  bite: number;
+  stiffness: number;
+}
+
+/** Learned from so many measurements on so many sew-outs. */
+export interface LearnedCloth extends ClothFactors {
+  measured: number;
+  sewouts: number;
 }
 
 export interface Brief {
@@ -419,6 +436,7 @@ export interface Job {
   /** What is asked of the customer. */
   questions?: Question[];
   approval?: Approval;
-  sewouts: unknown[];
+  /** Tests that were sewn, the first one first. */
+  sewouts: Sewout[];
   repeat: unknown;
 }

@@ -25,6 +25,8 @@ export interface CorrectOptions {
   planner?: Planner;
   /** Only gaps of these pieces (ids), as the piece sewn first; all when absent. */
   only?: readonly string[];
+  /** What is known of the gaps beside what the forecast says, as a sew-out tells it. */
+  seen?: (meetings: readonly MeetingEdge[]) => readonly MeetingEdge[];
   progress?: (done: number) => void;
 }
 
@@ -48,16 +50,17 @@ export function correct(job: Job, options: CorrectOptions = {}): Correction {
     return !piece.locked && (options.only?.includes(piece.id) ?? true);
   };
   const look = (at: Job, round: number): Forecast => forecast(at, { planner, progress: (done) => progress((round + done) / (ROUNDS + 1)) });
-  const gapsIn = (f: Forecast): Gap[] => gapsOf(f.meetings, GAP_LIMIT_MM).filter((g) => mayChange(g.first));
+  const meetingsOf = (f: Forecast): readonly MeetingEdge[] => options.seen?.(f.meetings) ?? f.meetings;
+  const gapsIn = (meetings: readonly MeetingEdge[]): Gap[] => gapsOf(meetings, GAP_LIMIT_MM).filter((g) => mayChange(g.first));
   let present = job;
-  let seen = look(job, 0);
+  let seen = meetingsOf(look(job, 0));
   const before = gapsIn(seen);
   let best = { job, gaps: before };
   for (let round = 1; round <= ROUNDS && gapsIn(seen).length > 0; round++) {
-    const next = corrected(present, job, seen.meetings, mayChange, planner);
+    const next = corrected(present, job, seen, mayChange, planner);
     if (!next) break;
     present = next;
-    seen = look(present, round);
+    seen = meetingsOf(look(present, round));
     const gaps = gapsIn(seen);
     if (badness(gaps) < badness(best.gaps)) best = { job: present, gaps };
   }

@@ -20,12 +20,12 @@ const BUCKLE = 0.02;
 const USUAL_STIFFNESS = 6;
 
 export function forecastParameters(job: Pick<Job, 'brief' | 'settings' | 'threads'>): ForecastParameters {
-  const { stiffnessNPerMm, shortening, biteMm } = drawInOf(recipeFor(job.brief), job.settings);
+  const { stiffnessNPerMm, shortening, biteMm, pushes } = drawInOf(recipeFor(job.brief), job.settings);
   return {
     stiffnessNPerMm,
     threadN: job.threads.map((t) => USUAL_THREAD_N * (threadWidth(t.weight) / THREAD_WIDTH_MM) ** 2),
     shortening,
-    push: PUSH_SHARE * shortening,
+    push: PUSH_SHARE * shortening * pushes,
     biteMm,
     buckle: BUCKLE * Math.sqrt(stiffnessNPerMm / USUAL_STIFFNESS),
   };
