@@ -56,7 +56,7 @@ describe('what a forecast with other values would have sewn', () => {
     const z = CLOTHS[i % CLOTHS.length]!;
     const r = random(100 + i);
     const marks = SIX.map((mark, k) => ({ ...mark, mm: read(predict(z)[k]!, r) }));
-    return { truth: factorsOf(z), learned: learnFrom([{ ...sewn, marks }], [predict])! };
+    return { truth: factorsOf(z), learned: learnFrom([{ ...sewn, marks }], [predict], undefined, false)! };
   });
 
   it('is recovered from six gaps: how the cloth draws in within 10 % in nearly all of 200 trials', () => {
@@ -98,7 +98,7 @@ it('names a wrong one among ten, and does not believe it', () => {
     const wrong = Math.floor(r() * TEN.length);
     const by = (r() < 0.5 ? -1 : 1) * (0.7 + 0.6 * r());
     const marks = TEN.map((mark, k) => ({ ...mark, mm: read(predict(z)[k]!, r) + (k === wrong ? by : 0) }));
-    const learned = learnFrom([{ ...sewn, marks }], [predict])!;
+    const learned = learnFrom([{ ...sewn, marks }], [predict], undefined, false)!;
     if (learned.outliers.length === 1 && learned.outliers[0]!.mark === wrong) named++;
     expect(Math.abs(learned.factors.shortening / factorsOf(z).shortening - 1)).toBeLessThan(0.2);
   }

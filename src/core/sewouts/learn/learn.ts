@@ -9,7 +9,7 @@ import { foreseenAt, type Measured } from '../measured';
 import { asSewn } from '../setup';
 import { AS_RECIPE, PARAMETERS, factorsOf, spreadsOf, timesFactors, type Fitted } from './factors';
 import { fitted, type Fit, type Sample } from './fit';
-import { surfacesAbout, type Surface } from './surface';
+import { surfacesAbout, valueAt, type Surface } from './surface';
 
 /** A test that was measured: what was sewn, how, and what the ruler says. */
 export interface MeasuredSewout {
@@ -85,11 +85,15 @@ export function learn(sewouts: readonly MeasuredSewout[], options: LearnOptions 
   );
 }
 
-/** The same with what the forecast says of each sew-out given. */
+/**
+ * The same with what the forecast says of each sew-out given.
+ * @param verified whether the error afterwards is that of one more forecast, not what the surfaces say
+ */
 export function learnFrom(
   sewouts: readonly MeasuredSewout[],
   predictors: readonly ((z: Fitted) => readonly (number | null)[])[],
   progress: (done: number) => void = () => undefined,
+  verified = true,
 ): Learned | null {
   const places = sewouts.flatMap(({ marks }, sewout) => marks.map((_, mark): MarkPlace => ({ sewout, mark })));
   const markOf = ({ sewout, mark }: MarkPlace): Measured => sewouts[sewout]!.marks[mark]!;
@@ -110,11 +114,12 @@ export function learnFrom(
   const seenAs = places.filter((_, i) => surfaces[i] !== null);
   const outliers = fit.outliers.map((i) => seenAs[i]!);
   const used = seenAs.filter((p) => !outliers.includes(p));
+  const rms = (misses: readonly number[]): number => Math.sqrt(misses.reduce((sum, m) => sum + m * m, 0) / Math.max(1, misses.length));
   const errorAt = (z: Fitted): number => {
     const said = predictors.map((predict) => predict(z));
-    const misses = used.map((p) => markOf(p).mm - (said[p.sewout]![p.mark] ?? markOf(p).mm));
-    return Math.sqrt(misses.reduce((sum, m) => sum + m * m, 0) / Math.max(1, misses.length));
+    return rms(used.map((p) => markOf(p).mm - (said[p.sewout]![p.mark] ?? markOf(p).mm)));
   };
+  const errorNear = (z: Fitted): number => rms(used.map((p) => markOf(p).mm - valueAt(surfaces[places.indexOf(p)]!, z)));
   const [{ job, setup }] = sewouts as [MeasuredSewout];
   const base = forecastParameters(asSewn(job, setup));
   const logs = spreadsOf(fit.covariance);
@@ -128,7 +133,7 @@ export function learnFrom(
     outliers,
     unplaced: places.filter((p) => !seenAs.includes(p)),
     errorBeforeMm: errorAt(AS_RECIPE),
-    errorAfterMm: errorAt(fit.z),
+    errorAfterMm: verified ? errorAt(fit.z) : errorNear(fit.z),
   };
 }
 

@@ -1,0 +1,92 @@
+import type { Picture } from '../../tracing/picture';
+
+/** Numbers on a grid, several for each place, row by row. */
+export interface Field {
+  width: number;
+  height: number;
+  channels: number;
+  data: Float32Array;
+}
+
+export const fieldOf = (width: number, height: number, channels: number): Field => ({
+  width,
+  height,
+  channels,
+  data: new Float32Array(width * height * channels),
+});
+
+const linear = Float32Array.from({ length: 256 }, (_, v) => (v / 255 <= 0.04045 ? v / 255 / 12.92 : ((v / 255 + 0.055) / 1.055) ** 2.4));
+
+/** Lightness (0 to 100) and two colour axes of every pixel: OKLab (Ottosson 2020) times a hundred. */
+export function labOf({ width, height, data }: Picture): Field {
+  const out = fieldOf(width, height, 3);
+  for (let i = 0, o = 0; o < out.data.length; i += 4, o += 3) {
+    const [r, g, b] = [linear[data[i]!]!, linear[data[i + 1]!]!, linear[data[i + 2]!]!];
+    const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
+    const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
+    const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
+    out.data[o] = 100 * (0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s);
+    out.data[o + 1] = 100 * (1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s);
+    out.data[o + 2] = 100 * (0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s);
+  }
+  return out;
+}
+
+/** A field reduced by a whole number, each place the mean of a square. */
+export function reduced(field: Field, by: number): Field {
+  if (by <= 1) return field;
+  const { channels } = field;
+  const out = fieldOf(Math.max(1, Math.floor(field.width / by)), Math.max(1, Math.floor(field.height / by)), channels);
+  const share = 1 / (by * by);
+  for (let y = 0; y < out.height; y++) {
+    for (let v = 0; v < by; v++) {
+      for (let x = 0; x < out.width; x++) {
+        const to = (y * out.width + x) * channels;
+        for (let u = 0; u < by; u++) {
+          const from = ((y * by + v) * field.width + x * by + u) * channels;
+          for (let c = 0; c < channels; c++) out.data[to + c]! += field.data[from + c]! * share;
+        }
+      }
+    }
+  }
+  return out;
+}
+
+/** A field calmed by three means over boxes, which together are nearly a Gaussian of this standard deviation, in places. */
+export function calmed(field: Field, sigma: number): Field {
+  const radius = Math.round((Math.sqrt(4 * sigma * sigma + 1) - 1) / 2);
+  if (radius < 1) return field;
+  let out = field;
+  for (let k = 0; k < 3; k++) out = across(across(out, radius, true), radius, false);
+  return out;
+}
+
+function across(field: Field, radius: number, level: boolean): Field {
+  const { width, height, channels } = field;
+  const out = fieldOf(width, height, channels);
+  const [lines, along] = level ? [height, width] : [width, height];
+  const [lineStep, step] = level ? [width * channels, channels] : [channels, width * channels];
+  for (let line = 0; line < lines; line++) {
+    for (let c = 0; c < channels; c++) {
+      const base = line * lineStep + c;
+      let sum = 0;
+      for (let k = -radius; k <= radius; k++) sum += field.data[base + Math.min(along - 1, Math.max(0, k)) * step]!;
+      for (let i = 0; i < along; i++) {
+        out.data[base + i * step] = sum / (2 * radius + 1);
+        sum += field.data[base + Math.min(along - 1, i + radius + 1) * step]! - field.data[base + Math.max(0, i - radius) * step]!;
+      }
+    }
+  }
+  return out;
+}
+
+/** The value of a channel between places, bilinear; at the edge that of the edge. */
+export function valueAt({ width, height, channels, data }: Field, x: number, y: number, channel: number): number {
+  const cx = Math.min(width - 1.001, Math.max(0, x));
+  const cy = Math.min(height - 1.001, Math.max(0, y));
+  const [x0, y0] = [Math.floor(cx), Math.floor(cy)];
+  const [fx, fy] = [cx - x0, cy - y0];
+  const at = (y0 * width + x0) * channels + channel;
+  const below = at + width * channels;
+  return (data[at]! * (1 - fx) + data[at + channels]! * fx) * (1 - fy) + (data[below]! * (1 - fx) + data[below + channels]! * fx) * fy;
+}
