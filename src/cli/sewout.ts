@@ -91,7 +91,7 @@ function acceptedOf(marks: readonly Omit<SeenMark, 'id'>[], causes: readonly Ran
     const key = remedy.extend ? `${index}` : JSON.stringify(remedy.fix);
     if (known.has(key)) return [];
     known.add(key);
-    return [{ index, cause: top.cause.id, mark, remedy }];
+    return [{ index, cause: top.id, mark, remedy }];
   });
 }
 
@@ -106,8 +106,6 @@ function libraryWith(path: string, job: Job, learned: Learned | null): string {
 
 function summary(causes: readonly RankedCause[][], changed: number, learned: Learned | null): string {
   const first = causes[0]?.[0];
-  const cause = first
-    ? `likeliest cause: ${first.cause.name.toLowerCase()} (${Math.round(100 * first.probability)} %)`
-    : 'no cause is known';
+  const cause = first ? `likeliest cause: ${first.name.toLowerCase()} (${Math.round(100 * first.probability)} %)` : 'no cause is known';
   return `${causes.length} ${causes.length === 1 ? 'mark' : 'marks'}; ${cause}; ${changed} ${changed === 1 ? 'piece' : 'pieces'} to change${learned ? `; ${learnedWords(learned)}` : ''}`;
 }

@@ -22,6 +22,7 @@ import { prove } from './engine/prove';
 import { readFile } from './engine/readFile';
 import { route } from './engine/route';
 import { sample } from './engine/sample';
+import { applyRemedies, causes, laidPhoto, layPhoto, learnCloth, reducePhoto, seenGaps } from './engine/sewouts';
 import { survey } from './engine/survey';
 import { takeAway } from './engine/takeAway';
 import { trace } from './engine/trace';
@@ -63,6 +64,13 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   lineUp,
   motionWords,
   paper,
+  reducePhoto,
+  layPhoto,
+  seenGaps,
+  laidPhoto,
+  causes,
+  applyRemedies,
+  learnCloth,
   export: takeAway,
 };
 

@@ -1,14 +1,17 @@
+import type { Sewout } from '@/core/document/sewoutTypes';
 import type { Beside, Job, Piece } from '@/core/document/types';
 
 /** Something large that is sent once and told by a number from then on. */
 type Numbered<T> = number | { number: number; piece: T };
 
-/** A job on its way to a worker. Pieces, and designs that lie beside it, that the worker has are told by the numbers they were sent under. */
+/** A job on its way to a worker. Pieces, designs that lie beside it and tests that the worker has are told by the numbers they were sent under. */
 export interface WiredJob {
   job: Omit<Job, 'pieces'>;
   pieces: Numbered<Piece>[];
   /** Absent where nothing lies beside it. */
   beside?: Numbered<Beside>[];
+  /** Tests with what was sewn in them; absent where there is none. */
+  sewouts?: Numbered<Sewout>[];
   /** Numbers that will not be used again. */
   forget: number[];
 }
@@ -28,7 +31,12 @@ export class JobSender {
   wire({ pieces, ...job }: Job): WiredJob {
     const wired = pieces.map((piece) => this.numbered(piece));
     const { beside, ...floor } = job.floor ?? {};
-    const laid = beside ? { job: { ...job, floor }, beside: beside.map((b) => this.numbered(b)) } : { job };
+    const bare = { ...job, ...(beside ? { floor } : {}), sewouts: [] };
+    const laid = {
+      job: bare,
+      ...(beside ? { beside: beside.map((b) => this.numbered(b)) } : {}),
+      ...(job.sewouts.length > 0 ? { sewouts: job.sewouts.map((s) => this.numbered(s)) } : {}),
+    };
     return { ...laid, pieces: wired, forget: this.forget(pieces.length + SPARE) };
   }
 
@@ -56,11 +64,12 @@ export class JobSender {
 export class JobReceiver {
   private readonly held = new Map<number, object>();
 
-  unwire({ job, pieces, beside, forget }: WiredJob): Job {
+  unwire({ job, pieces, beside, sewouts, forget }: WiredJob): Job {
     const whole = pieces.map((p) => this.known(p));
     const laid = beside?.map((b) => this.known(b));
+    const tests = sewouts?.map((s) => this.known(s));
     for (const number of forget) this.held.delete(number);
-    return { ...job, ...(laid ? { floor: { ...job.floor, beside: laid } } : {}), pieces: whole };
+    return { ...job, ...(laid ? { floor: { ...job.floor, beside: laid } } : {}), ...(tests ? { sewouts: tests } : {}), pieces: whole };
   }
 
   private known<T extends object>(sent: Numbered<T>): T {

@@ -25,13 +25,13 @@ export function emblem(seed: number): Job {
   const pick = <T>(of: readonly T[]): T => of[Math.floor(r() * of.length)]!;
   const field = (id: string, x: number, y: number, w: number, h: number) => {
     const rim = 2.2 + 1.4 * r();
-    const out = rim - 0.2 - 0.3 * r();
+    const out = rim - 0.4 + 0.6 * r();
     const round = r() < 0.4;
     const shape = (k: number): string =>
       round
         ? `M${x - w / 2 - k},${y} a${w / 2 + k},${h / 2 + k} 0 1 0 ${w + 2 * k},0 a${w / 2 + k},${h / 2 + k} 0 1 0 ${-w - 2 * k},0 Z`
         : `M${x - w / 2 - k},${y - h / 2 - k} h${w + 2 * k} v${h + 2 * k} h${-w - 2 * k} Z`;
-    const settings = { angle: Math.round(180 * r()), pullComp: Math.round(45 * r()) / 100 };
+    const settings = { angle: Math.round(180 * r()), pullComp: Math.round(30 * r()) / 100 };
     return {
       field: { id, kind: 'fill' as const, area: shape(0), settings },
       rim: { id: `${id}-rim`, kind: 'border' as const, thread: 't2', area: shape(out), width: rim },
@@ -105,7 +105,7 @@ export function offBy({ plan, shot, photo }: PhotoCase, camera: Camera): number 
   return Math.sqrt(sum / n);
 }
 
-export const found = ({ photo, job, foreseen }: PhotoCase): Laying | null => layingOf(photo, job, foreseen);
+export const found = ({ photo, job, plan, foreseen }: PhotoCase): Laying | null => layingOf(photo, job, { plan, foreseen });
 
 /** Laid by four marks at the hoop's corners, each pointed at to within half a pixel. */
 export function byFourPoints({ shot, photo }: PhotoCase, seed: number): Camera | null {

@@ -1,4 +1,4 @@
-import { strToU8, zipSync } from 'fflate';
+import { strToU8, zipSync, type Zippable } from 'fflate';
 import type { Job } from '../document/types';
 import { pictureBytes } from '../tracing/pictureText';
 
@@ -7,10 +7,13 @@ export interface Bundle {
   job: Job;
   /** File name to SVG text, or to a picture as a data address. */
   artwork: Record<string, string>;
+  /** Photos of its sew-outs by file name. */
+  photos?: Record<string, Uint8Array<ArrayBuffer>>;
 }
 
 /** Where a bundle has what. */
 export const FOLDER = 'artwork/';
+export const PHOTOS = 'photos/';
 export const RECORD = 'job.json';
 /** Which entry holds the artwork of which name, for names that are not fit to be names of entries. */
 export const NAMES = 'names.json';
@@ -20,8 +23,8 @@ const endOf = (name: string): string => /\.(\w{1,5})$/.exec(name)?.[1] ?? 'png';
 const EPOCH = new Date(1980, 0, 1, 12);
 
 /** Writes `job.json` and the artwork into one zip. The same bundle gives the same bytes. */
-export function writeBundle({ job, artwork }: Bundle): Uint8Array<ArrayBuffer> {
-  const files: Record<string, Uint8Array> = { [RECORD]: strToU8(JSON.stringify(job, null, 1)) };
+export function writeBundle({ job, artwork, photos = {} }: Bundle): Uint8Array<ArrayBuffer> {
+  const files: Zippable = { [RECORD]: strToU8(JSON.stringify(job, null, 1)) };
   const names: Record<string, string> = {};
   for (const [name, text] of Object.entries(artwork)) {
     const picture = pictureBytes(text);
@@ -30,6 +33,8 @@ export function writeBundle({ job, artwork }: Bundle): Uint8Array<ArrayBuffer> {
     if (free !== FOLDER + name) names[free] = name;
     files[free] = picture ?? strToU8(text);
   }
+  // Photos are packed as they are.
+  for (const [name, bytes] of Object.entries(photos)) if (isPlain(name)) files[PHOTOS + name] = [bytes, { level: 0 }];
   if (Object.keys(names).length > 0) files[NAMES] = strToU8(JSON.stringify(names));
   return zipSync(files, { level: 6, mtime: EPOCH });
 }

@@ -3,6 +3,7 @@ import { decode } from 'fast-png';
 import { zipSync, strToU8, unzipSync, strFromU8 } from 'fflate';
 import { readSvg } from '../artwork/readSvg';
 import { placeArt } from '../artwork/place';
+import { emptyJob } from '../document/job';
 import { InputError } from '../document/errors';
 import { piece, jobOf } from '../pieces/fixtures';
 import { Planner } from '../plan/planner';
@@ -125,4 +126,17 @@ test('what was accepted in the proof is told on the worksheet', async () => {
   };
   const reason = 'the customer wants it solid and was told that it will be stiff';
   expect(await write([{ rule: 'layers-stacked', pieces: [], reason }])).toBeGreaterThan(await write(undefined));
+});
+
+test('photos of sew-outs travel in a bundle as they are; what is no picture is left out', () => {
+  const job = emptyJob('j', 'With photos');
+  const photo = new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 0, 16, 74, 70, 73, 70, 0, 1]);
+  const read = readBundle(writeBundle({ job, artwork: {}, photos: { 'photo-1.jpg': photo, 'photo-2.jpg': new Uint8Array([1, 2, 3]) } }));
+  expect(read.photos).toEqual({ 'photo-1.jpg': photo });
+  expect(readBundle(writeBundle({ job, artwork: {} })).photos).toBeUndefined();
+});
+
+test('photos that unpack to more than they may are refused too', () => {
+  const files = Object.fromEntries([1, 2, 3].map((k) => [`photos/${k}.jpg`, new Uint8Array(70_000_000)]));
+  expect(codeOf(() => readBundle(zipSync({ 'job.json': strToU8('{}'), ...files }, { level: 0 })))).toBe('bad-bundle');
 });

@@ -4,11 +4,12 @@ import { parseJob } from '../document/schema';
 import { pictureKind } from '../tracing/intake';
 import { isPictureName } from '../tracing/pictureName';
 import { pictureText } from '../tracing/pictureText';
-import { FOLDER, NAMES, RECORD, type Bundle } from './bundle';
+import { FOLDER, NAMES, PHOTOS, RECORD, type Bundle } from './bundle';
 import { unzipped } from './zip';
 
-const LIMITS = { entries: 200, bytes: 80_000_000 };
+const LIMITS = { entries: 400, bytes: 80_000_000, apart: { start: PHOTOS, bytes: 200_000_000 } };
 const ARTWORK_ENTRY = /^artwork\/[^/\\]{1,120}$/;
+const PHOTO_ENTRY = /^photos\/[^/\\]{1,120}$/;
 
 /**
  * Reads a bundle. Number, names and unpacked size of the entries are checked before they are unpacked.
@@ -25,7 +26,14 @@ export function readBundle(bytes: Uint8Array): Bundle {
     const name = names.get(entry) ?? entry.slice(FOLDER.length);
     if (typeof name === 'string' && name !== '') artwork.push([name, artworkText(name, content)]);
   }
-  return { job: parseJob(json(record)), artwork: Object.fromEntries(artwork) };
+  const photos = [...files]
+    .filter(([entry, content]) => PHOTO_ENTRY.test(entry) && !entry.includes('..') && pictureKind(content) !== null)
+    .map(([entry, content]) => [entry.slice(PHOTOS.length), new Uint8Array(content)] as const);
+  return {
+    job: parseJob(json(record)),
+    artwork: Object.fromEntries(artwork),
+    ...(photos.length > 0 ? { photos: Object.fromEntries(photos) } : {}),
+  };
 }
 
 /** A drawing as its text, a picture as a data address. */

@@ -13,6 +13,8 @@ export interface ExportInput {
   job: Job;
   plan: StitchPlan;
   artwork: Record<string, string>;
+  /** Photos of its sew-outs, for formats that hold them. */
+  photos?: Record<string, Uint8Array<ArrayBuffer>>;
   /** What the proof found, for formats that tell it; absent when nobody looked. */
   findings?: readonly Finding[];
   /** The machine that the plan was fitted to, for formats that have words of its own. */
@@ -42,8 +44,8 @@ export const EXPORTS: readonly ExportFormat[] = [
     extension: 'cobble',
     mime: 'application/zip',
     name: 'Bundle',
-    use: 'job and artwork, to go on with here or elsewhere',
-    write: ({ job, artwork }) => writeBundle({ job, artwork }),
+    use: 'job, artwork and photos, to go on with here or elsewhere',
+    write: ({ job, artwork, photos }) => writeBundle({ job, artwork, ...(photos ? { photos } : {}) }),
   },
   {
     extension: 'csv',

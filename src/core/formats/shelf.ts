@@ -42,7 +42,7 @@ interface Contents {
 
 const CONTENTS = 'shelf.json';
 const LIBRARY = 'library.json';
-const LIMITS = { entries: 5000, bytes: 400_000_000 };
+const LIMITS = { entries: 5000, bytes: 1_000_000_000 };
 const EPOCH = new Date(1980, 0, 1, 12);
 
 const contentsSchema = Joi.object<Contents, true>({
@@ -70,8 +70,8 @@ const versionsSchema = Joi.array()
   .max(2000);
 
 /** Packs one job for the shelf's file, so that a large shelf can be packed job by job. */
-export const packJob = ({ job, artwork, updated, versions = [] }: ShelfJob): PackedJob => ({
-  bundle: writeBundle({ job, artwork }),
+export const packJob = ({ job, artwork, photos, updated, versions = [] }: ShelfJob): PackedJob => ({
+  bundle: writeBundle({ job, artwork, ...(photos ? { photos } : {}) }),
   versions: versions.length > 0 ? strToU8(JSON.stringify(versions)) : null,
   updated,
 });

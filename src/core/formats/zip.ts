@@ -6,6 +6,8 @@ export interface ZipLimits {
   entries: number;
   /** All entries unpacked, bytes. */
   bytes: number;
+  /** Entries whose names begin so count by themselves. */
+  apart?: { start: string; bytes: number };
 }
 
 interface Entry {
@@ -50,7 +52,7 @@ function directoryOf(bytes: Uint8Array, limits: ZipLimits): Entry[] {
   if (count > limits.entries) throw new InputError('bad-bundle', 'This file holds too many files; choose one that Cobble exported.');
   const entries: Entry[] = [];
   const names = new Set<string>();
-  let total = 0;
+  let [total, apart] = [0, 0];
   let at = view.getUint32(end + 16, true);
   for (let i = 0; i < count; i++) {
     if (at + 46 > bytes.length || view.getUint32(at, true) !== DIRECTORY) throw broken();
@@ -65,8 +67,9 @@ function directoryOf(bytes: Uint8Array, limits: ZipLimits): Entry[] {
       size: view.getUint32(at + 24, true),
       at: view.getUint32(at + 42, true),
     };
-    total += entry.size;
-    if (total > limits.bytes)
+    if (limits.apart && entry.name.startsWith(limits.apart.start)) apart += entry.size;
+    else total += entry.size;
+    if (total > limits.bytes || apart > (limits.apart?.bytes ?? 0))
       throw new InputError(
         'bad-bundle',
         `This file unpacks to more than ${Math.round(limits.bytes / 1e6)} MB; choose one that Cobble exported.`,

@@ -10,12 +10,12 @@ const known = (v: number | null): number | null => (v === null ? null : hundredt
 /** Causes of each mark as plain data: snake_case, probabilities in hundredths. @param marks in the order of the file */
 export const causesReport = (marks: readonly Omit<SeenMark, 'id'>[], causes: readonly RankedCause[][]) =>
   causes.flatMap((ranked, i) =>
-    ranked.map(({ cause, probability, pro, con, open, remedies }) => ({
+    ranked.map(({ id, name, physical, probability, pro, con, open, remedies }) => ({
       mark: i,
       kind: marks[i]!.kind,
-      cause: cause.id,
-      name: cause.name,
-      physical: cause.physical,
+      cause: id,
+      name,
+      physical,
       probability: Math.round(1000 * probability) / 1000,
       evidence: [...pro.map((words) => ({ for: true, words })), ...con.map((words) => ({ for: false, words }))],
       not_noted: open,

@@ -27,7 +27,7 @@ export const SPECK_MM2 = 0.5;
 /** Largest artwork file taken in, bytes. */
 export const MAX_SVG_BYTES = 20_000_000;
 /** Largest bundle taken in, bytes. */
-export const MAX_BUNDLE_BYTES = 100_000_000;
+export const MAX_BUNDLE_BYTES = 500_000_000;
 /** Most path nodes taken in from one artwork: beyond it no hoop could sew the detail. */
 export const MAX_ART_NODES = 400_000;
 /** Largest picture file taken in, bytes, and largest picture, pixels. */

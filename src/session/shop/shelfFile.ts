@@ -2,6 +2,7 @@ import type { PackedJob, ReadShelf } from '@/core/formats/shelf';
 import { mergedLibrary } from '@/core/cloth/library';
 import { without } from '@/core/document/without';
 import { keepNewJob, keptArtwork, keptJob, shelfEntries } from '@/platform/storage/records';
+import { keepPhotos, photosOf } from '@/platform/storage/photos';
 import { listVersions, putVersions } from '@/platform/storage/versions';
 import { engine, type CallOptions } from '@/workers/client';
 import { keepPreference, loadLibrary, preference } from '@/platform/storage/shop';
@@ -37,7 +38,8 @@ async function packedJob(id: string, signal: AbortSignal): Promise<PackedJob | n
   const kept = await keptJob(id).catch(() => null);
   if (!kept) return null;
   const versions = (await listVersions(id)).map((v) => without(v, 'id'));
-  return engine.call('packJob', { packed: { job: kept.job, artwork: await keptArtwork(id), updated: kept.updated, versions } }, { signal });
+  const [artwork, photos] = [await keptArtwork(id), await photosOf(kept.job)];
+  return engine.call('packJob', { packed: { job: kept.job, artwork, photos, updated: kept.updated, versions } }, { signal });
 }
 
 /** Notes that the shelf was saved to a file just now, or that the person does not want to for another week. */
@@ -62,15 +64,17 @@ export async function takeShelf(
   work: LongWork,
 ): Promise<{ put: number; known: number; damaged: number }> {
   let known = 0;
-  for (const [i, { job, artwork, updated, versions = [] }] of jobs.entries()) {
+  for (const [i, { job, artwork, photos = {}, updated, versions = [] }] of jobs.entries()) {
     stopped(work);
     work.progress(i / jobs.length);
     await putVersions(versions.map((v) => ({ ...v, id: `${v.job.id} ${v.kept}` })));
     const here = await keptJob(job.id).catch(() => null);
     if (here && JSON.stringify(here.job) === JSON.stringify(job)) known++;
-    else if (here)
-      await keepNewJob({ ...job, id: crypto.randomUUID().slice(0, 8), name: `${job.name.slice(0, 180)} (from file)` }, artwork, updated);
-    else await keepNewJob(job, artwork, updated);
+    else {
+      const beside = here ? { ...job, id: crypto.randomUUID().slice(0, 8), name: `${job.name.slice(0, 180)} (from file)` } : job;
+      await keepPhotos(beside.id, photos);
+      await keepNewJob(beside, artwork, updated);
+    }
   }
   await openLibrary();
   await changeLibrary(mergedLibrary(useLibrary.getState().library, library));

@@ -2,6 +2,7 @@ import { toast } from 'sonner';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { Finding } from '@/core/proof/finding';
 import { download, fileStem } from '@/platform/files';
+import { photosOf } from '@/platform/storage/photos';
 import { useJob } from '@/session/job/jobStore';
 import { mayLeave, useTakeAway, type TakenAs } from '@/session/derived/takeAwayStore';
 import { engine } from '@/workers/client';
@@ -12,7 +13,8 @@ type Extension = ExportFormat['extension'];
 async function write(extension: Extension, how: TakenAs, findings?: readonly Finding[]): Promise<void> {
   const { job, artwork } = useJob.getState();
   if (!job) return;
-  const { data } = await engine.call('export', { job, artwork, extension, ...how, ...(findings ? { findings } : {}) });
+  const photos = extension === 'cobble' ? { photos: await photosOf(job) } : {};
+  const { data } = await engine.call('export', { job, artwork, ...photos, extension, ...how, ...(findings ? { findings } : {}) });
   download(`${fileStem(job.name)}.${extension}`, data);
 }
 

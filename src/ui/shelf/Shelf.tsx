@@ -7,6 +7,7 @@ import { toast } from 'sonner';
 import { STAGE_WORDS } from '@/core/document/words';
 import { JOB_STAGES, type JobStage } from '@/core/document/types';
 import { removeKept, type ShelfEntry } from '@/platform/storage/records';
+import { removePhotos } from '@/platform/storage/photos';
 import { removeVersions } from '@/platform/storage/versions';
 import { tellTabs } from '@/platform/tabs';
 import { openLibrary, useLibrary } from '@/session/shop/libraryStore';
@@ -26,6 +27,7 @@ const nameOf = (entry: ShelfEntry): string => ('head' in entry ? entry.head.name
 async function removeJob(id: string): Promise<void> {
   await removeKept(id);
   await removeVersions(id);
+  await removePhotos(id);
   tellTabs('removed', id);
 }
 

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { download, fileStem } from '@/platform/files';
 import type { ShelfEntry } from '@/platform/storage/records';
+import { photosOf } from '@/platform/storage/photos';
 import { backupDue, shelfSaved } from '@/session/shop/shelfFile';
 import { saveShelf, stopSavingShelf, useShelfSaving } from '@/session/shop/shelfSaving';
 import { engine } from '@/workers/client';
@@ -59,7 +60,7 @@ export function ShelfNotices({ entries, notKept, onDismiss }: Props) {
 function NotKeptBar({ notKept: { job, artwork, message }, onDismiss }: { notKept: NotKept; onDismiss(): void }) {
   const save = async (): Promise<void> => {
     try {
-      const { data } = await engine.call('export', { job, artwork, extension: 'cobble' });
+      const { data } = await engine.call('export', { job, artwork, photos: await photosOf(job), extension: 'cobble' });
       download(`${fileStem(job.name)}.cobble`, data);
       onDismiss();
     } catch (error) {

@@ -4,6 +4,7 @@ import { DEFAULT_BRIEF } from '@/core/document/job';
 import { marksOf } from '@/core/editing/handChanges';
 import type { Brief, Job, TracedFrom } from '@/core/document/types';
 import { checkSize, isBundle, isPicture } from '@/platform/files';
+import { copyPhotos, keepPhotos } from '@/platform/storage/photos';
 import { keepNewJob, keptArtwork, keptJob, keptStamp } from '@/platform/storage/records';
 import { loadLibrary } from '@/platform/storage/shop';
 import { tracePicture } from '@/session/derived/tracePicture';
@@ -100,14 +101,18 @@ export async function takeIn(file: File, options: CallOptions = {}): Promise<Tak
     const { signal = new AbortController().signal, progress = () => undefined } = options;
     return { shelf: await takeShelf(read.shelf, { signal, progress }) };
   }
-  const { job, artwork } = read.bundle;
+  const { job, artwork, photos = {} } = read.bundle;
   const fit = isPlainId(job.id) && (await keptStamp(job.id)) === null;
-  return { job: await keep(fit ? job : { ...job, id: freshId() }, artwork) };
+  const taken = fit ? job : { ...job, id: freshId() };
+  await keepPhotos(taken.id, photos);
+  return { job: await keep(taken, artwork) };
 }
 
 /** The same job once more, under a new name. */
 export async function duplicateJob(id: string): Promise<void> {
   const found = await keptJob(id);
   if (!found) return;
-  await keep({ ...found.job, id: freshId(), name: `${found.job.name.slice(0, 190)} (copy)` }, await keptArtwork(id));
+  const copy = freshId();
+  await copyPhotos(id, copy);
+  await keep({ ...found.job, id: copy, name: `${found.job.name.slice(0, 190)} (copy)` }, await keptArtwork(id));
 }

@@ -8,7 +8,10 @@ import type { MachineProfile } from '@/core/document/shop/profile';
 import type { Handler } from '../serve';
 import { planner, plansFor } from './kept';
 
-export const takeAway: Handler<'export'> = async ({ job, artwork, extension, findings, sheet, machine, shop, paper }, { progress }) => {
+export const takeAway: Handler<'export'> = async (
+  { job, artwork, photos, extension, findings, sheet, machine, shop, paper },
+  { progress },
+) => {
   const format = EXPORTS.find((f) => f.extension === extension)!;
   const made = sheet ? laidOut(job, plansFor(job, progress)).sheet : { job, plan: planner.plan(job, progress) };
   const sewn = machine ? forMachine(made, machine) : made;
@@ -18,6 +21,7 @@ export const takeAway: Handler<'export'> = async ({ job, artwork, extension, fin
     ...(shop ? { shop } : {}),
     ...(paper ? { paper } : {}),
     ...(sheet ? { of: job } : {}),
+    ...(photos ? { photos } : {}),
   };
   const content = await format.write({ ...sewn, artwork, ...told });
   return { output: { data: new Blob([content], { type: format.mime }) } };

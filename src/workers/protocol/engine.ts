@@ -32,7 +32,18 @@ import type { RouteProposal } from '@/core/plan/proposeRoute';
 import type { Finding } from '@/core/proof/finding';
 import type { TraceOptions } from '@/core/tracing/options';
 import type { LetterHeights } from '@/core/proof/letterForecast';
+import type { Laying, SeenMark, SewoutSetup } from '@/core/document/sewoutTypes';
+import type { RankedCause } from '@/core/sewouts/causes/rank';
+import type { Accepted, Corrected } from '@/core/sewouts/corrections/apply';
+import type { Learned, MeasuredSewout } from '@/core/sewouts/learn/learn';
+import type { GapsOnPhoto } from '@/core/sewouts/photo/gapsOnPhoto';
 import type { WiredPlan } from '../planWire';
+
+/** A test: the job as it was sewn, and how. */
+export interface SewnAsked {
+  job: Job;
+  setup: SewoutSetup;
+}
 
 /** A plan that stands alone, with the outlines of its pieces. */
 export interface SewnWhole {
@@ -147,6 +158,7 @@ export interface EngineProtocol {
       job: Job;
       artwork: Record<string, string>;
       extension: ExportFormat['extension'];
+      photos?: Record<string, Uint8Array<ArrayBuffer>>;
       findings?: readonly Finding[];
       /** All copies of the Floor, as they are sewn, instead of the design. */
       sheet?: boolean;
@@ -186,6 +198,23 @@ export interface EngineProtocol {
   thumbnail: { in: { job: Job }; out: { png: Blob; figures: PlanFigures; sewn: SewnWhole | null } };
   /** How neighbours meet. */
   meetings: { in: { job: Job }; out: Meeting[] };
+  /** A photo as it is kept: turned as its camera says, no larger than needed, with nothing in it but the picture. */
+  reducePhoto: { in: { photo: Blob }; out: { photo: Blob; width: number; height: number } };
+  /** How a photo of a test lies over its plan; null where it does not show it. @param from where a hand laid it */
+  layPhoto: { in: SewnAsked & { photo: Blob; from?: Pick<Laying, 'matrix' | 'bend'> }; out: { laying: Laying | null } };
+  /** Gaps that a laid photo shows. */
+  seenGaps: { in: SewnAsked & { photo: Blob; laying: Laying }; out: GapsOnPhoto };
+  /** Plan, forecast and photo as pictures of one size. */
+  laidPhoto: {
+    in: SewnAsked & { photo: Blob | null; laying: Laying | null; mostPx: number };
+    out: { plan: ImageBitmap; foreseen: ImageBitmap; photo: ImageBitmap | null; box: Bounds; perMm: number };
+  };
+  /** Causes of each mark, the likeliest first. */
+  causes: { in: SewnAsked & { marks: SeenMark[]; confirmed: Record<string, number> }; out: RankedCause[][] };
+  /** The job with accepted corrections, and what the forecast says of them. */
+  applyRemedies: { in: { job: Job; accepted: Accepted[] }; out: Corrected };
+  /** What measured tests tell of a cloth; null where nothing of them can be used. */
+  learnCloth: { in: { sewouts: MeasuredSewout[] }; out: Learned | null };
   /** Figures of a job as it would be, without keeping anything. */
   effect: { in: { job: Job }; out: PlanFigures };
   /** Thread and holes on cells of a quarter millimetre, and the heat map of them as a picture. */

@@ -21,7 +21,7 @@ const CAREFUL: SewoutSetup = {
 };
 
 const ranked = (job: Job, mark: Omit<SeenMark, 'id'>, setup: SewoutSetup = CAREFUL): RankedCause[] => causesOf(sewnScene(job, setup), mark);
-const first = (job: Job, mark: Omit<SeenMark, 'id'>, setup: SewoutSetup = CAREFUL): string => ranked(job, mark, setup)[0]!.cause.id;
+const first = (job: Job, mark: Omit<SeenMark, 'id'>, setup: SewoutSetup = CAREFUL): string => ranked(job, mark, setup)[0]!.id;
 
 /** A field of level rows with its rim sewn `between` other pieces later. */
 const rimmed = (between: number, pullComp?: number): Job =>
@@ -255,7 +255,7 @@ describe('a plan whose numbers are sound', () => {
             : {}),
       };
       const [top] = ranked(rimmed(0), mark, { ...CAREFUL, stabilizer: 'soluble' });
-      expect(top!.cause.id).toBe('stabilizer-light');
+      expect(top!.id).toBe('stabilizer-light');
       expect(top!.pro.join()).toMatch(/soluble.*holds \d+ % of what piqué/);
       expect(top!.remedies[0]!.label).toMatch(/cutaway/);
     },
@@ -281,13 +281,13 @@ describe('probabilities', () => {
   it('follow what the shop confirmed', () => {
     const job = threeFields();
     const mark = { kind: 'bobbin' as const };
-    const of = (all: readonly RankedCause[], id: string): number => all.find((c) => c.cause.id === id)!.probability;
+    const of = (all: readonly RankedCause[], id: string): number => all.find((c) => c.id === id)!.probability;
     const scene = sewnScene(job, {});
     const before = causesOf(scene, mark);
     const confirmed = confirmedIn(Array.from({ length: 12 }, () => ({ kind: 'bobbin' as const, cause: 'bobbin-loose' })));
     const after = causesOf(scene, mark, confirmed);
-    expect(before[0]!.cause.id).toBe('tension-tight');
-    expect(after[0]!.cause.id).toBe('bobbin-loose');
+    expect(before[0]!.id).toBe('tension-tight');
+    expect(after[0]!.id).toBe('bobbin-loose');
     expect(of(after, 'bobbin-loose')).toBeGreaterThan(of(before, 'bobbin-loose') + 0.2);
   });
 });

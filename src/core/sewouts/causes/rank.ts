@@ -11,8 +11,7 @@ export const CAUSES: readonly Cause[] = [...OF_EDGES, ...OF_PLAN, ...OF_HOLDING]
 export const causeOf = (id: string): Cause | undefined => CAUSES.find((c) => c.id === id);
 
 /** A cause of a mark with how likely it is, 0 to 1. */
-export interface RankedCause {
-  cause: Cause;
+export interface RankedCause extends Pick<Cause, 'id' | 'name' | 'physical'> {
   probability: number;
   /** What speaks for it, and against it. */
   pro: string[];
@@ -54,7 +53,9 @@ export function causesOf(sewn: SewnScene, mark: Omit<SeenMark, 'id'>, confirmed:
   const all = scored.reduce((sum, s) => sum + s.score, 0);
   return scored
     .map(({ cause, evidence, score }): RankedCause => ({
-      cause,
+      id: cause.id,
+      name: cause.name,
+      physical: cause.physical,
       probability: score / all,
       ...said(evidence),
       remedies: cause.remedies(scene),

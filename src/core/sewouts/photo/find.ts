@@ -23,8 +23,9 @@ const LEVELS: readonly { perMm: number; free: Freedom; rounds: number }[] = [
   { perMm: 1, free: 6, rounds: 8 },
   { perMm: 1, free: 8, rounds: 14 },
   { perMm: 2, free: 9, rounds: 10 },
-  { perMm: 4, free: 9, rounds: 6 },
 ];
+const GIVES = { perMm: 2, free: 9, rounds: 4 } as const;
+const FINE = { perMm: 4, free: 9, rounds: 5 } as const;
 const TURNS = 24;
 const SIZES = [0.92, 1, 1.09];
 /** So many first guesses are followed. */
@@ -48,8 +49,14 @@ export function preparedPhoto(photo: Picture): PreparedPhoto {
   return { shape: { tall: lab.height / lab.width }, off, noise };
 }
 
+/** A plan as it is made, and as the forecast expects it to lie when it is sewn. */
+export interface Expected {
+  plan: PlanColumns;
+  foreseen: PlanColumns;
+}
+
 /** Finds how a photo lies over the plan that it shows, by itself; null where it does not show it. */
-export function layingOf(photo: PreparedPhoto, job: Job, plan: PlanColumns, options: FindOptions = {}): Laying | null {
+export function layingOf(photo: PreparedPhoto, job: Job, plan: Expected, options: FindOptions = {}): Laying | null {
   const inColour = layingBy(photo, job, plan, (f) => f, options);
   if (inColour && inColour.correlation > 0.7) return laid(photo, job, plan, inColour);
   // Sewn with another thread than the plan has: where thread lies tells as much.
@@ -58,24 +65,38 @@ export function layingOf(photo: PreparedPhoto, job: Job, plan: PlanColumns, opti
   return best && best.correlation >= LEAST_AGREEMENT ? laid(photo, job, plan, best) : null;
 }
 
-function laid(photo: PreparedPhoto, job: Job, plan: PlanColumns, { camera }: Aligned): Laying {
-  const template = templateOf(job, plan, 4);
+function laid(photo: PreparedPhoto, job: Job, plan: Expected, { camera, times }: Found): Laying {
+  const template = templateOf(job, movedBy(plan, times), FINE.perMm);
   const errorMm = localErrorMm({ ...template, field: template.off }, photo.off, camera, photo.shape);
   return { ...camera, ...(errorMm === null ? {} : { errorMm }), by: 'found' };
+}
+
+/** Cloth may give less or more than the forecast says: so many times as much is tried. */
+const TIMES = [0.6, 1, 1.4, 1.8, 2.3];
+
+interface Found extends Aligned {
+  times: number;
+}
+
+/** A plan moved by so many times what the forecast says. */
+function movedBy({ plan, foreseen }: Expected, times: number): PlanColumns {
+  const along = (a: Float32Array<ArrayBuffer>, b: Float32Array<ArrayBuffer>): Float32Array<ArrayBuffer> =>
+    a.map((v, i) => v + times * (b[i]! - v));
+  return { ...plan, x: along(plan.x, foreseen.x), y: along(plan.y, foreseen.y) };
 }
 
 function layingBy(
   photo: PreparedPhoto,
   job: Job,
-  plan: PlanColumns,
+  plan: Expected,
   as: (field: Field, noise: number) => Field,
   options: FindOptions,
-): Aligned | null {
+): Found | null {
   const { shape } = photo;
   const progress = options.progress ?? ((): void => undefined);
   const seen = as(photo.off, photo.noise);
-  const templateAt = (perMm: number): OnHoop => {
-    const made = templateOf(job, plan, perMm);
+  const templateAt = (perMm: number, times = 1): OnHoop => {
+    const made = templateOf(job, movedBy(plan, times), perMm);
     return { field: calmed(as(made.off, 3), CALM), perMm, left: made.left, top: made.top };
   };
   const coarse = templateAt(1);
@@ -91,7 +112,19 @@ function layingBy(
       .slice(0, k < 1 ? FOLLOWED : 1);
     progress(0.2 + (0.8 * (k + 1)) / LEVELS.length);
   });
-  return left[0] ?? null;
+  const [best] = left;
+  if (!best) return null;
+  const { camera, times } = asGiven(best, (t) => templateAt(GIVES.perMm, t), photoAt(best.camera, GIVES.perMm), shape);
+  return { ...aligned(templateAt(FINE.perMm, times), photoAt(camera, FINE.perMm), camera, shape, FINE.free, FINE.rounds), times };
+}
+
+/** The camera again for cloth that gave more or less: what it draws in would else be taken for a camera farther off. */
+function asGiven(start: Aligned, templateAt: (times: number) => OnHoop, photo: Field, shape: PhotoShape): Found {
+  const tried = TIMES.map((times): Found => ({
+    ...aligned(templateAt(times), photo, start.camera, shape, GIVES.free, GIVES.rounds),
+    times,
+  }));
+  return tried.reduce((a, b) => (b.correlation > a.correlation ? b : a));
 }
 
 /** The photo as fine as a template: calmed to the distance of its places, each worked out once. */
