@@ -118,6 +118,7 @@ const sewout = Joi.object<Sewout, true>({
       }),
     )
     .max(200),
+  corrections: Joi.array().items(Joi.string().max(400)).max(200),
   signed: Joi.object({ on: day.required(), by: Joi.string().allow('').max(120).required() }),
 }).unknown(true);
 

@@ -141,6 +141,8 @@ export interface Sewout {
   notes: string;
   log?: SewoutLogLine[];
   outcomes?: FaultOutcome[];
+  /** What was changed because of it, and why: the next version. */
+  corrections?: string[];
   /** Signed off for production: day and name. */
   signed?: { on: string; by: string };
 }

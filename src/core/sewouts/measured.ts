@@ -57,6 +57,7 @@ export function foreseenAt(job: Job, { meetings, texts, outlines, predicted }: F
       return found && -found.place.gapMm;
     }
     case 'size':
+      if (mark.piece !== undefined) return extentOf(job, outlines, mark.piece, mark.axis ?? 'x');
       return mark.axis === 'y' ? predicted.heightMm : predicted.widthMm;
     default:
       return heightAt(job, texts, outlines, mark);
@@ -68,7 +69,7 @@ function heightAt(job: Job, texts: Forecast['texts'], outlines: Forecast['outlin
   if (index < 0) return null;
   const letters = texts.find((t) => t.piece === index)?.heights;
   if (letters && letters.length > 0) return sewnMm(letterOf(letters, mark.letter));
-  return heightOfPiece(outlines, index);
+  return extentOf(job, outlines, job.pieces[index]!.id, 'y');
 }
 
 /** The letter that a height is of; where none is named, the one in the middle of those as high as the highest are meant to be. */
@@ -80,7 +81,8 @@ function letterOf(letters: readonly LetterHeight[], index?: number): LetterHeigh
   return high[high.length >> 1]!;
 }
 
-function heightOfPiece(outlines: readonly PredictedOutline[], piece: number): number | null {
-  const ys = outlines.filter((o) => o.piece === piece).flatMap((o) => o.places.map((p) => p.at.y + p.offMm * p.out.y));
-  return ys.length > 0 ? Math.max(...ys) - Math.min(...ys) : null;
+/** How far a piece reaches across or down as it is predicted, mm. */
+function extentOf({ pieces }: Pick<Job, 'pieces'>, outlines: readonly PredictedOutline[], id: string, axis: 'x' | 'y'): number | null {
+  const reach = outlines.filter((o) => pieces[o.piece]?.id === id).flatMap((o) => o.places.map((p) => p.at[axis] + p.offMm * p.out[axis]));
+  return reach.length > 0 ? Math.max(...reach) - Math.min(...reach) : null;
 }
