@@ -67,7 +67,7 @@ function readMarks(path: string): MarksFile {
       'bad-usage',
       `‘${path}’ is not a list of marks: ${checked.error.message.replaceAll('"', '‘')}. See docs/sewouts.md.`,
     );
-  return Array.isArray(checked.value) ? { marks: checked.value } : checked.value!;
+  return Array.isArray(checked.value) ? { marks: checked.value } : checked.value;
 }
 
 function json(path: string): unknown {

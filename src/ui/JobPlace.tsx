@@ -27,10 +27,16 @@ const Floor = dynamic(() => import('./floor/Floor').then((m) => m.Floor), {
   loading: () => <Waiting text="Opening the floor …" />,
 });
 
+const Sewouts = dynamic(() => import('./sewouts/Sewouts').then((m) => m.Sewouts), {
+  ssr: false,
+  loading: () => <Waiting text="Laying out the sew-outs …" />,
+});
+
 const VIEWS: Record<PlaceKey, () => React.ReactNode> = {
   brief: () => <Brief />,
   art: () => <Art />,
   bench: () => <Bench />,
+  sewouts: () => <Sewouts />,
   floor: () => <Floor />,
 };
 

@@ -3,6 +3,7 @@ export const PLACES = [
   { key: 'brief', name: 'Brief', question: 'What must it be?' },
   { key: 'art', name: 'Art', question: 'Will the artwork sew at this size?' },
   { key: 'bench', name: 'Bench', question: 'How is it sewn?' },
+  { key: 'sewouts', name: 'Sew-outs', question: 'What did the cloth say?' },
   { key: 'floor', name: 'Floor', question: 'How is it made?' },
 ] as const;
 export type PlaceKey = (typeof PLACES)[number]['key'];

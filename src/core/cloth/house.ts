@@ -44,6 +44,7 @@ const FIGURES = [
   'fillFoundation',
   'speed',
   'tension',
+  'learned',
   'stabilizer',
   'topping',
   'needle',

@@ -1,3 +1,4 @@
+import { demoSewouts } from './demoSewouts';
 import type { AcceptedFinding, Brief, Job, JobFloor, PieceSettings, TracingChoices } from '../document/types';
 
 /** A job that ships with Cobble: its drawing lies in `public/demo`. */
@@ -8,6 +9,8 @@ export interface Demo {
   accepted?: AcceptedFinding[];
   /** What its digitizer set by hand since, by the names of pieces. */
   byHand?: Readonly<Record<string, PieceSettings>>;
+  /** What was set by hand when it was sewn for the first time. */
+  first?: Readonly<Record<string, PieceSettings>>;
   /** How it is made: several in a hoop. */
   floor?: JobFloor;
 }
@@ -17,10 +20,15 @@ export interface PictureDemo extends Demo {
   traced: TracingChoices & { widthMm: number };
 }
 
+/** The job as it was sewn first, before its sew-out was looked at. */
+export const beforeCorrection = (job: Job, { first, ...demo }: Demo): Job => workedOn(job, { ...demo, byHand: first ?? {} });
+
 /** The job that was made of a demo's drawing, with what its digitizer did to it since. */
-export function workedOn(job: Job, { byHand = {}, accepted, floor }: Demo): Job {
+export function workedOn(job: Job, demo: Demo): Job {
+  const { byHand = {}, accepted, floor, first } = demo;
   const pieces = job.pieces.map((p) => (byHand[p.name] ? { ...p, settings: { ...p.settings, ...byHand[p.name] } } : p));
-  return { ...job, pieces, ...(accepted ? { accepted } : {}), ...(floor ? { floor } : {}) };
+  const made = { ...job, pieces, ...(accepted ? { accepted } : {}), ...(floor ? { floor } : {}) };
+  return first ? { ...made, stage: 'sew-out', sewouts: demoSewouts(beforeCorrection(job, demo), made) } : made;
 }
 
 /** The made-up shop whose jobs they are. */
@@ -42,6 +50,14 @@ export const DEMOS: readonly Demo[] = [
     },
     // Sky and hill are drawn in before the ring and the heron's body are sewn.
     byHand: { Sky: { pullComp: 1.2 }, 'Far hill 1': { pullComp: 0.8 } },
+    // One figure for all areas, as many begin.
+    first: {
+      Sky: { pullComp: 0 },
+      Sea: { pullComp: 0 },
+      'Far hill 1': { pullComp: 0 },
+      'Far hill 2': { pullComp: 0 },
+      Body: { pullComp: 0 },
+    },
   },
   {
     name: 'Night shift cap',

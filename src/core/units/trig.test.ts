@@ -1,4 +1,4 @@
-import { atan2, cos, hypot, ln, sin } from './trig';
+import { atan2, cbrt, cos, exp, hypot, ln, sin } from './trig';
 
 test('sine and cosine agree with the engine to 1e-14 over ten turns', () => {
   for (let k = -2000; k <= 2000; k++) {
@@ -42,4 +42,10 @@ test('directions on the axes and on the diagonals', () => {
   ] as const)
     expect(atan2(y, x)).toBeCloseTo(Math.atan2(y, x), 12);
   expect(atan2(0, 0)).toBe(0);
+});
+
+test('powers of e and third roots are those of the engine to a tenth of a millionth', () => {
+  for (const x of [-20, -3.3, -0.2, 0, 1e-9, 0.4, 1, 7.7, 30]) expect(exp(x) / Math.exp(x)).toBeCloseTo(1, 9);
+  for (const x of [1e-6, 0.001, 0.2, 0.9, 1, 5, 1000]) expect(cbrt(x) / Math.cbrt(x)).toBeCloseTo(1, 6);
+  expect(cbrt(0)).toBe(0);
 });

@@ -81,3 +81,31 @@ export function ln(x: number): number {
   const z2 = z * z;
   return 2 * times * z * (1 + z2 * (1 / 3 + z2 * (1 / 5 + z2 * (1 / 7 + z2 / 9))));
 }
+
+/** E to the power of a number (up to about 700): halved until a short series is exact enough, then squared, alike on every machine. */
+export function exp(x: number): number {
+  let [value, times] = [x, 0];
+  while (Math.abs(value) > 0.25) {
+    value /= 2;
+    times++;
+  }
+  let [sum, term] = [1, 1];
+  for (let k = 1; k <= 10; k++) {
+    term *= value / k;
+    sum += term;
+  }
+  for (let k = 0; k < times; k++) sum *= sum;
+  return sum;
+}
+
+/** Third root of a number that is not below 0, by Newton's method from a guess that fits numbers up to 1. */
+export function cbrt(x: number): number {
+  if (x <= 0) return 0;
+  let y = 0.3 + 0.7 * x;
+  for (let k = 0; k < 40; k++) {
+    const next = y - (y - x / (y * y)) / 3;
+    if (Math.abs(next - y) < 1e-7 * y) return next;
+    y = next;
+  }
+  return y;
+}

@@ -1,6 +1,8 @@
 import { DEMO_SHOP, DEMOS, PICTURE_DEMOS, workedOn, type Demo, type PictureDemo } from '@/core/gallery/demos';
+import { DEMO_PHOTOS } from '@/core/gallery/demoSewouts';
 import { without } from '@/core/document/without';
 import { keptStamp } from '@/platform/storage/records';
+import { keepPhotos } from '@/platform/storage/photos';
 import { keepPreference, preference } from '@/platform/storage/shop';
 import { tracePicture } from '@/session/derived/tracePicture';
 import { changeLibrary, openLibrary, useLibrary } from '@/session/shop/libraryStore';
@@ -21,11 +23,22 @@ async function layOut(demo: Demo | PictureDemo, updated: number): Promise<boolea
   const response = await fetch(`/demo/${demo.file}`);
   if (!response.ok) return false;
   try {
+    if ('first' in demo) await keepPhotos(id, await demoPhotos());
     await jobFromDrawing({ ...demo, id, updated, ...(await drawnBy(demo, response)), work: (job) => workedOn(job, demo) });
   } catch (error) {
     if ((await keptStamp(id)) === null) throw error;
   }
   return true;
+}
+
+/** Photos of the demo's sew-outs; one that does not come is missing on its page, and nothing else. */
+async function demoPhotos(): Promise<Record<string, Uint8Array<ArrayBuffer>>> {
+  const photos: Record<string, Uint8Array<ArrayBuffer>> = {};
+  for (const file of DEMO_PHOTOS) {
+    const response = await fetch(`/demo/${file}`);
+    if (response.ok) photos[file] = new Uint8Array(await response.arrayBuffer());
+  }
+  return photos;
 }
 
 /** A demo's drawing; of one that begins with a picture the shapes traced of it. */

@@ -145,6 +145,7 @@ export function cardJob(id: string, cloth: ClothKey, recipe?: Brief['recipe']): 
   };
   return {
     ...emptyJob(id, name, brief),
+    settings: { trimDistance: 2 },
     threads: [
       { id: 't1', code: 'Q214', name: 'Deep water', hex: '#0b5563', weight: 40 },
       { id: 't2', code: 'Q101', name: 'Ember', hex: '#c8401f', weight: 40 },

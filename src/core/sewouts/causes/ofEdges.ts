@@ -125,7 +125,7 @@ const noOverlap: Cause = {
   evidence({ gap }) {
     if (!gap) return [];
     const overlap = -gap.place.drawnGapMm;
-    if (overlap >= OVERLAP_MM)
+    if (overlap >= OVERLAP_MM - 0.1)
       return [{ words: `They overlap ${overlap.toFixed(1)} mm as sewn: enough for usual pull.`, ratio: RATIO.against }];
     return overlap < 0.4
       ? [

@@ -11,8 +11,6 @@ const EDGE_RUN_FROM_MM = 3;
 
 const underlayOf = ({ shaped }: Scene): readonly UnderlayLayer[] => shaped?.settings?.underlay?.value ?? [];
 const widthOf = ({ shaped }: Scene): number | null => shaped?.shape?.facts.widthMm ?? null;
-const valueOf = ({ shaped }: Scene, key: 'spacing' | 'foam'): number | null =>
-  (shaped?.settings?.[key]?.value as number | undefined) ?? null;
 
 const mm = (v: number): string => `${v.toFixed(1)} mm`;
 

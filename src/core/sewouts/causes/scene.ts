@@ -113,9 +113,12 @@ export const rowsAt = ({ shaped, gap, at }: Scene): Point | null => {
   return angle === undefined ? null : { x: cos((angle * PI) / 180), y: -sin((angle * PI) / 180) };
 };
 
+/** Just within a gap's edge, where its rows are. */
+const inside = ({ place: { at, out } }: GapPlace): Point => ({ x: at.x - 0.8 * out.x, y: at.y - 0.8 * out.y });
+
 /** Length of the row at the mark: how wide the piece is along its rows there, mm. */
 export function rowLengthAt(scene: Scene): number | null {
-  const from = scene.gap?.place.at ?? scene.at;
+  const from = scene.gap ? inside(scene.gap) : scene.at;
   const along = rowsAt(scene);
   const painted = scene.shaped?.shape?.painted;
   if (!from || !along || !painted) return null;

@@ -31,5 +31,5 @@ export function adoptedRecipe({ brief }: Pick<Job, 'brief'>, { factors, used, se
 
 const rounded = (factors: Learned['factors']): Learned['factors'] =>
   Object.fromEntries(
-    Object.entries(factors).map(([k, v]) => [k, Math.round(1000 * Math.min(10, Math.max(0.1, v))) / 1000]),
+    (Object.entries(factors) as [string, number][]).map(([k, v]) => [k, Math.round(1000 * Math.min(10, Math.max(0.1, v))) / 1000]),
   ) as unknown as Learned['factors'];

@@ -1,5 +1,6 @@
 import { Matrix } from 'ml-matrix';
 import type { ClothFactors } from '../../document/types';
+import { exp } from '../../units/trig';
 import type { ForecastParameters } from '../../forecast/parameters';
 
 /**
@@ -30,7 +31,7 @@ const TO_PARAMETERS = new Matrix([
 /** Factors of fitted values. */
 export function factorsOf(z: Fitted): ClothFactors {
   const logs = TO_PARAMETERS.mmul(Matrix.columnVector([...z])).to1DArray();
-  return Object.fromEntries(PARAMETERS.map((name, i) => [name, Math.exp(logs[i]!)])) as unknown as ClothFactors;
+  return Object.fromEntries(PARAMETERS.map((name, i) => [name, exp(logs[i]!)])) as unknown as ClothFactors;
 }
 
 /** Spreads of the logarithms of the parameters from the covariance of what is fitted. */

@@ -1,7 +1,7 @@
 import type { Job } from '../../document/types';
 import type { PlanColumns } from '../../stitches/buffer';
 import type { Picture } from '../../tracing/picture';
-import { PI, cos, sin } from '../../units/trig';
+import { PI, cos, exp, sin } from '../../units/trig';
 import { random } from '../../units/random';
 import { clothColour, looksOf } from '../../render/picture';
 import { drawCloth } from '../../render/cloth';
@@ -135,7 +135,7 @@ function sampled({ width, height, data, scale, left, top }: Raster, xMm: number,
 function blurred(values: Float32Array, width: number, height: number, sigma: number): Float32Array {
   if (sigma <= 0) return values;
   const radius = Math.ceil(2.5 * sigma);
-  const kernel = Array.from({ length: 2 * radius + 1 }, (_, i) => Math.exp(-((i - radius) ** 2) / (2 * sigma * sigma)));
+  const kernel = Array.from({ length: 2 * radius + 1 }, (_, i) => exp(-((i - radius) ** 2) / (2 * sigma * sigma)));
   const all = kernel.reduce((a, b) => a + b, 0);
   let from = values;
   for (const [step, along, lines, lineStep] of [

@@ -1,3 +1,4 @@
+import { cbrt } from '../../units/trig';
 import type { Picture } from '../../tracing/picture';
 
 /** Numbers on a grid, several for each place, row by row. */
@@ -22,9 +23,9 @@ export function labOf({ width, height, data }: Picture): Field {
   const out = fieldOf(width, height, 3);
   for (let i = 0, o = 0; o < out.data.length; i += 4, o += 3) {
     const [r, g, b] = [linear[data[i]!]!, linear[data[i + 1]!]!, linear[data[i + 2]!]!];
-    const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
-    const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
-    const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
+    const l = cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
+    const m = cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
+    const s = cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
     out.data[o] = 100 * (0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s);
     out.data[o + 1] = 100 * (1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s);
     out.data[o + 2] = 100 * (0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s);

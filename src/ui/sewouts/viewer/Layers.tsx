@@ -1,0 +1,108 @@
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import type { LaidView } from '@/session/sewouts/sewoutStore';
+
+export type LayerKey = 'photo' | 'plan' | 'foreseen';
+export type OverWay = 'slider' | 'blink' | 'difference';
+export const LAYER_WORDS: Record<LayerKey, string> = { photo: 'Photo', plan: 'As planned', foreseen: 'As foreseen' };
+
+const BLINK_MS = 700;
+
+interface Props {
+  view: LaidView;
+  above: LayerKey;
+  below: LayerKey;
+  way: OverWay;
+  /** Pixels of the screen to a mm; as large as there is room when null. */
+  size: number | null;
+  /** The hand does something else than moving the slider. */
+  held: boolean;
+  children: ReactNode;
+}
+
+/** Two pictures over one another: parted by a bar, one after the other, or what differs between them. */
+export function Layers({ view, above, below, way, size, held, children }: Props) {
+  const [at, setAt] = useState(50);
+  const on = useBlink(way === 'blink');
+  const { box, perMm } = view;
+  const [w, h] = [(box.maxX - box.minX) * perMm, (box.maxY - box.minY) * perMm];
+  const style = size === null ? { width: `min(100%, calc(${(w / h).toFixed(4)} * (100vh - 260px)))` } : { width: (w / perMm) * size };
+  return (
+    <div
+      className="relative shrink-0 overflow-hidden rounded-md border border-ink/40 bg-white"
+      style={{ ...style, aspectRatio: `${w} / ${h}` }}
+      data-way={way}
+    >
+      <Bitmap of={view[below] ?? view.plan} name={LAYER_WORDS[below]} />
+      <div
+        className="absolute inset-0"
+        style={{
+          ...(way === 'slider' ? { clipPath: `inset(0 ${100 - at}% 0 0)` } : {}),
+          ...(way === 'difference' ? { mixBlendMode: 'difference' } : {}),
+          ...(way === 'blink' && !on ? { visibility: 'hidden' } : {}),
+        }}
+        data-clip={way === 'slider' ? at : undefined}
+      >
+        <Bitmap of={view[above] ?? view.foreseen} name={LAYER_WORDS[above]} />
+      </div>
+      {way === 'slider' && (
+        <>
+          <span
+            aria-hidden="true"
+            className="absolute inset-y-0 w-0.5 bg-ink outline outline-white"
+            style={{ left: `calc(${at}% - 1px)` }}
+          />
+          <Label text={LAYER_WORDS[above]} side="left" />
+          <Label text={LAYER_WORDS[below]} side="right" />
+          <span
+            aria-hidden="true"
+            className="absolute bottom-3 grid h-7 w-7 -translate-x-1/2 place-items-center rounded-full border border-ink bg-tape"
+            style={{ left: `${at}%` }}
+          >
+            ↔
+          </span>
+          <input
+            type="range"
+            min={0}
+            max={100}
+            step={0.5}
+            value={at}
+            aria-label={`How much of ‘${LAYER_WORDS[above]}’ is shown`}
+            onChange={(e) => setAt(Number(e.target.value))}
+            className={`absolute inset-0 h-full w-full cursor-ew-resize opacity-0 ${held ? 'pointer-events-none' : ''}`}
+          />
+        </>
+      )}
+      {way === 'blink' && <Label text={LAYER_WORDS[on ? above : below]} side="left" />}
+      {children}
+    </div>
+  );
+}
+
+const Label = ({ text, side }: { text: string; side: 'left' | 'right' }) => (
+  <span className={`absolute top-2 rounded-md border border-ink/50 bg-panel px-1.5 text-xs ${side === 'left' ? 'left-2' : 'right-2'}`}>
+    {text}
+  </span>
+);
+
+/** Whoever wants little movement gets no blinking: the upper picture stays until the way is changed. */
+function useBlink(on: boolean): boolean {
+  const [shown, setShown] = useState(true);
+  useEffect(() => {
+    if (!on || matchMedia('(prefers-reduced-motion: reduce)').matches) return;
+    const timer = setInterval(() => setShown((s) => !s), BLINK_MS);
+    return () => clearInterval(timer);
+  }, [on]);
+  return shown;
+}
+
+function Bitmap({ of, name }: { of: ImageBitmap; name: string }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const to = canvas.current;
+    if (!to) return;
+    to.width = of.width;
+    to.height = of.height;
+    to.getContext('2d')!.drawImage(of, 0, 0);
+  }, [of]);
+  return <canvas ref={canvas} role="img" aria-label={name} className="block h-full w-full" />;
+}
