@@ -22,6 +22,7 @@ for (const [place, ready] of [
   ['brief', 'main select'],
   ['art', 'tbody tr'],
   ['bench', 'canvas[data-until]'],
+  ['sewouts', '[data-testid="viewer"] canvas'],
   ['library', '[data-sample="run"] img'],
   ['day', '[data-testid="day-chart"] svg'],
 ]) {
@@ -44,6 +45,20 @@ for (const [part, ready] of [
     await driver.get(bench.replace('/bench', '/floor'));
     await h.find('[data-copy="0"] image');
     await driver.findElement({ xpath: `//nav[@aria-label="Parts of the floor"]/button[contains(., "${part}")]` }).click();
+    await h.find(ready);
+    assert.deepEqual(await serious(), []);
+  });
+}
+
+for (const [part, ready] of [
+  ['How it was sewn', '#test-panel textarea'],
+  ['What it taught', '[data-testid="learned"]'],
+  ['Compare tests', '[data-testid="compare-tests"] canvas'],
+  ['Find a fault', '[data-step]'],
+]) {
+  test(`sew-outs, ${part.toLowerCase()}: nothing serious`, async () => {
+    await driver.get(bench.replace('/bench', '/sewouts'));
+    await (await h.findText('button', part)).click();
     await h.find(ready);
     assert.deepEqual(await serious(), []);
   });

@@ -46,3 +46,13 @@ export function signedOff(job: Pick<Job, 'sewouts' | 'pieces' | 'threads' | 'bri
 /** Gaps that were measured, the widest first. */
 export const measuredGaps = ({ marks }: Pick<Sewout, 'marks'>): SeenMark[] =>
   marks.filter((m) => m.kind === 'gap' && m.mm !== undefined).sort((a, b) => b.mm! - a.mm!);
+
+/** What was signed off for production in words, and whether that is still what is on the bench; null where nothing was. */
+export function signOffWords(job: Pick<Job, 'sewouts' | 'pieces' | 'threads' | 'brief'>): { words: string; still: boolean } | null {
+  const last = job.sewouts.findLast((s) => s.signed);
+  if (!last?.signed) return null;
+  const of = signedOff(job) ?? last;
+  const { on, by } = of.signed!;
+  const words = `Version ${of.version.number} approved for production on ${on}${by ? ` by ${by}` : ''}`;
+  return { words, still: of.version.of === agreedTo(job) };
+}

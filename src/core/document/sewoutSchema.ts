@@ -44,7 +44,7 @@ const markFields = {
   note: Joi.string().allow('').max(1000),
   cause: Joi.string().max(60),
 };
-const mark = Joi.object<SeenMark, true>({ id: id.required(), ...markFields } as never).unknown(true);
+const mark = Joi.object<SeenMark, true>({ id: id.required(), ...markFields }).unknown(true);
 
 export const setupSchema = Joi.object<SewoutSetup, true>({
   stabilizer: Joi.string().valid(...STABILIZER_KINDS),

@@ -4,6 +4,7 @@ import { worksheetOf, type WorksheetInput } from '../production/worksheet';
 import type { Paper } from '../document/shop/identity';
 import { print } from './print/paper';
 import { drawThumbnail } from '../render/picture';
+import { cardPaper } from './print/cardPaper';
 import { approvalPaper } from './print/approvalPaper';
 import { quotationPaper, type Quoted } from './print/quotationPaper';
 import { foamPaper } from './print/foamPaper';
@@ -30,6 +31,10 @@ export function writePdf(job: Job, plan: StitchPlan, { paper = 'a4', ...told }: 
     ...(sheet.foam ? foamPaper(sheet.foam.of, paper, write) : []),
   ]);
 }
+
+/** The sheet beside a calibration card. */
+export const writeCard = (job: Job, plan: StitchPlan, { paper = 'a4' }: PdfOptions = {}): Promise<Uint8Array<ArrayBuffer>> =>
+  print(job.name, paper, (write) => cardPaper(job, plan, write));
 
 /** A quotation, with a picture of the design. @param on the day of it */
 export function writeQuotation(

@@ -1,5 +1,6 @@
 import { recipeFor, stabilizerFor } from '../cloth/house';
 import { approvalWords, questionState, stillApproved } from '../document/folder';
+import { signOffWords } from '../document/sewout';
 import type { ClothKey, Hoop, Job, Question } from '../document/types';
 import { PLACE_WORDS } from '../document/words';
 import { measurePlan } from '../plan/measure';
@@ -83,13 +84,23 @@ export function worksheetOf({ job, plan, findings, shop, of = job }: WorksheetIn
     findings: findingsOf(findings),
     accepted: acceptedOf(job),
     questions: (of.questions ?? []).filter((q) => q.text.trim()).map(questionLine),
-    approval: of.approval
-      ? `${approvalWords(of.approval)}.${stillApproved(of) === false ? ' IT WAS CHANGED SINCE: ask again before sewing.' : ''}`
-      : null,
+    approval: approvalOf(of),
     cautions: cautionsFor(job),
     hoop: job.brief.hoop,
     start: plan.x.length > 0 ? { x: plan.x[0]!, y: plan.y[0]! } : null,
   };
+}
+
+/** What the customer agreed to, and which test was signed off. */
+function approvalOf(of: Job): string | null {
+  const signed = signOffWords(of);
+  const lines = [
+    ...(of.approval
+      ? [`${approvalWords(of.approval)}.${stillApproved(of) === false ? ' IT WAS CHANGED SINCE: ask again before sewing.' : ''}`]
+      : []),
+    ...(signed ? [`${signed.words}.${signed.still ? '' : ' IT WAS CHANGED SINCE: sew it again before production.'}`] : []),
+  ];
+  return lines.length > 0 ? lines.join(' ') : null;
 }
 
 function figuresOf(job: Job, plan: StitchPlan): Worksheet['figures'] {

@@ -1,5 +1,5 @@
-import { stabilizerFor } from '../cloth/house';
-import { recipeFor } from '../cloth/house';
+import { recipeFor, stabilizerFor } from '../cloth/house';
+import { recipeOf } from '../cloth/recipes';
 import type { Sewout } from '../document/sewoutTypes';
 import { jobAsSewn } from '../document/sewout';
 import type { Job } from '../document/types';
@@ -10,7 +10,7 @@ import { asSewn } from './setup';
 /** What a test was held by: measurements of one cloth over one stabilizer are learned from together. */
 export function heldBy(job: Job, setup: Sewout['setup']): string {
   const sewn = asSewn(job, setup);
-  return `${job.brief.cloth} over ${stabilizerFor(recipeFor(sewn.brief), sewn.settings)}`;
+  return `${recipeOf(job.brief.cloth).name} over ${stabilizerFor(recipeFor(sewn.brief), sewn.settings)}`;
 }
 
 /** Measured sew-outs of the jobs that were sewn on the same cloth over the same stabilizer as one, that one first. */

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { briefSchema, jobSchema } from '@/core/document/schema';
+import { signedOff } from '@/core/document/sewout';
 import { unanswered } from '@/core/document/folder';
 import type { Job, JobFloor } from '@/core/document/types';
 import { without } from '@/core/document/without';
@@ -8,6 +9,8 @@ import { without } from '@/core/document/without';
 export type Head = Pick<Job, 'name' | 'brief' | 'stage' | 'floor'> & {
   /** Questions to the customer that have no answer; none when absent. */
   waiting?: number;
+  /** The version that was signed off for production, while it is what is on the bench. */
+  signed?: number;
 };
 
 const headSchema = Joi.object<Head, true>({
@@ -16,15 +19,21 @@ const headSchema = Joi.object<Head, true>({
   stage: jobSchema.extract('stage') as Joi.StringSchema,
   floor: jobSchema.extract('floor') as Joi.ObjectSchema,
   waiting: Joi.number().integer().min(0),
+  signed: Joi.number().integer().min(1),
 });
 
-export const headOf = ({ name, brief, stage, floor, questions = [] }: Job): Head => ({
-  name,
-  brief,
-  ...(unanswered({ questions }).length > 0 ? { waiting: unanswered({ questions }).length } : {}),
-  ...(stage ? { stage } : {}),
-  ...(floor ? { floor: alone(floor) } : {}),
-});
+export function headOf(job: Job): Head {
+  const { name, brief, stage, floor, questions = [] } = job;
+  const signed = signedOff(job)?.version.number;
+  return {
+    name,
+    brief,
+    ...(signed === undefined ? {} : { signed }),
+    ...(unanswered({ questions }).length > 0 ? { waiting: unanswered({ questions }).length } : {}),
+    ...(stage ? { stage } : {}),
+    ...(floor ? { floor: alone(floor) } : {}),
+  };
+}
 
 /** What the Floor of a job says of the job itself: other jobs that lie in its hoop are large, and not needed to know it by. */
 function alone({ beside, copies, ...floor }: JobFloor): JobFloor {

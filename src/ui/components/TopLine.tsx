@@ -46,7 +46,7 @@ export function TopLine({ place }: { place: PlaceKey }) {
       </QuietLink>
       <JobName key={name} name={name} />
       <Saved />
-      <nav aria-label="Places" className="mx-auto flex h-full items-stretch">
+      <nav aria-label="Places" className="mx-auto flex h-full min-w-0 items-stretch max-sm:flex-1 max-sm:overflow-x-auto">
         <PlaceLink name="Shelf" href="/" current={false} />
         {PLACES.map((p) => (
           <PlaceLink key={p.key} name={p.name} href={placeHref(id, p.key)} current={p.key === place} />
@@ -89,12 +89,16 @@ export function TopLine({ place }: { place: PlaceKey }) {
   );
 }
 
+/** On a phone the places are wider than the screen: the one that is open is to be seen. */
+const inView = (link: HTMLAnchorElement | null): void => link?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+
 function PlaceLink({ name, href, current }: { name: string; href: string; current: boolean }) {
   return (
     <QuietLink
       href={href}
+      ref={current ? inView : undefined}
       aria-current={current ? 'page' : undefined}
-      className={`tape-ticks flex items-center border-r border-hairline px-1.5 pb-1 first:border-l sm:px-6 ${current ? 'bg-tape font-semibold' : 'bg-paper hover:bg-tape-soft'}`}
+      className={`tape-ticks flex shrink-0 items-center whitespace-nowrap border-r border-hairline px-1.5 pb-1 first:border-l sm:px-6 ${current ? 'bg-tape font-semibold' : 'bg-paper hover:bg-tape-soft'}`}
     >
       {name}
     </QuietLink>

@@ -1,4 +1,5 @@
 'use client';
+import { signOffWords } from '@/core/document/sewout';
 import { counted } from '@/core/units/count';
 import { useFloor } from '@/session/derived/floorStore';
 import { useMachines } from '@/session/floor/machineStore';
@@ -41,10 +42,23 @@ export function Rail({ part, onPart }: { part: PartKey; onPart(part: PartKey): v
           <span className={`block truncate text-xs ${part === key ? 'text-ink' : 'text-quiet'}`}>{figures[key].says}</span>
         </button>
       ))}
+      <SignedOff />
       <p className="mt-auto p-4 text-xs text-quiet max-sm:hidden">
         Keep fingers away from a moving needle. The machine’s manual and your local rules come before anything said here.
       </p>
     </nav>
+  );
+}
+
+/** Whether what is made here was sewn and signed off. */
+function SignedOff() {
+  const job = useJob((s) => s.job)!;
+  const signed = signOffWords(job);
+  if (!signed) return null;
+  return (
+    <p className={`px-4 py-3 text-xs ${signed.still ? 'text-good' : 'text-danger'}`} data-testid="floor-signed">
+      {signed.words}.{signed.still ? '' : ' It was changed since: sew it again first.'}
+    </p>
   );
 }
 

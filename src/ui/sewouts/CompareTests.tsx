@@ -66,7 +66,11 @@ function Pictures({ first, second }: Shown) {
   const [at, setAt] = useState(50);
   const of = (v: LaidView): ImageBitmap => v.photo ?? v.foreseen;
   return (
-    <div className="relative overflow-hidden rounded-md border border-ink/40 bg-mat" data-testid="compare-tests">
+    <div
+      className="relative mx-auto overflow-hidden rounded-md border border-ink/40 bg-mat"
+      style={{ maxWidth: `calc(${(of(second).width / of(second).height).toFixed(4)} * (100vh - 190px))` }}
+      data-testid="compare-tests"
+    >
       <Picture of={of(second)} name={second.photo ? 'Photo of the right test' : 'The right test as foreseen'} />
       <div className="absolute inset-0" style={{ clipPath: `inset(0 ${100 - at}% 0 0)` }}>
         <Picture of={of(first)} name={first.photo ? 'Photo of the left test' : 'The left test as foreseen'} />

@@ -86,9 +86,10 @@ export function JobCard({ entry, onDuplicate, onRemove }: Props) {
           <p className="truncate text-quiet">
             {recipeOf(head.brief.cloth).name} · {hoop.width} × {hoop.height} hoop
           </p>
-          {(head.stage ?? head.brief.due ?? head.waiting) && (
+          {(head.stage ?? head.brief.due ?? head.waiting ?? head.signed) && (
             <p className="flex gap-2 truncate text-xs">
               {head.stage && <span className="font-semibold">{STAGE_WORDS[head.stage]}</span>}
+              {head.signed && <span className="text-good">Version {head.signed} signed off</span>}
               {head.brief.due && <span className="figures text-quiet">due {head.brief.due}</span>}
               {head.waiting && <span className="text-danger">{counted(head.waiting, 'open question')}</span>}
             </p>

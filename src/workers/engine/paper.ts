@@ -2,9 +2,13 @@ import type { Handler } from '../serve';
 import { planner } from './kept';
 
 /** Papers for the customer. What sets them is loaded when one is asked for. */
-export const paper: Handler<'paper'> = async ({ job, quoted, ...told }, { progress }) => {
+export const paper: Handler<'paper'> = async ({ job, quoted, card, ...told }, { progress }) => {
   const plan = planner.plan(job, progress);
-  const { writeApproval, writeQuotation } = await import('@/core/formats/pdf');
-  const content = quoted ? await writeQuotation({ job, ...quoted }, plan, told) : await writeApproval(job, plan, told);
+  const { writeApproval, writeCard, writeQuotation } = await import('@/core/formats/pdf');
+  const content = card
+    ? await writeCard(job, plan, told)
+    : quoted
+      ? await writeQuotation({ job, ...quoted }, plan, told)
+      : await writeApproval(job, plan, told);
   return { output: { data: new Blob([content], { type: 'application/pdf' }) } };
 };

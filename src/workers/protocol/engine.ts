@@ -174,6 +174,8 @@ export interface EngineProtocol {
     in: {
       job: Job;
       on: string;
+      /** The sheet beside a calibration card. */
+      card?: true;
       quoted?: { price: Price; order: Order; ladder: { quantity: number; each: number; total: number }[] };
       shop?: { name: string; address: string };
       paper?: Paper;

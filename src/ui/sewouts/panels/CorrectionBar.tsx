@@ -6,12 +6,18 @@ import { MARK_WORDS } from '@/core/sewouts/words';
 import { dropCorrection, takeCorrection, tryCorrections, useSewouts, type Chosen } from '@/session/sewouts/sewoutStore';
 import { Button } from '../../components/Button';
 
-/** The likeliest plan-side remedy of each mark that has none yet, in one step; and what a correction that is being looked at would do. */
+/** What a correction that is being looked at would do; brought into view when it comes. */
+export function WaitingCorrection({ job, sewout }: { job: Job; sewout: Sewout }) {
+  const correction = useSewouts((s) => (s.correction?.sewout === sewout.id ? s.correction : null));
+  return correction ? <Waiting job={job} {...correction} /> : null;
+}
+
+/** The likeliest plan-side remedy of each mark that has none yet, in one step. */
 export function CorrectionBar({ job, sewout }: { job: Job; sewout: Sewout }) {
   const byMark = useSewouts((s) => s.causes?.byMark ?? null);
-  const correction = useSewouts((s) => (s.correction?.sewout === sewout.id ? s.correction : null));
+  const waits = useSewouts((s) => s.correction?.sewout === sewout.id);
   const busy = useSewouts((s) => s.work.progress !== null);
-  if (correction) return <Waiting job={job} {...correction} />;
+  if (waits) return null;
   const chosen = sewout.marks.flatMap((mark): Chosen[] => {
     const cause = byMark?.[mark.id]?.find((c) => c.id === mark.cause) ?? byMark?.[mark.id]?.[0];
     const remedy = cause?.remedies.find((r) => r.fix ?? r.extend);
@@ -34,7 +40,12 @@ function Waiting({ job, taken, corrected }: { job: Job } & NonNullable<ReturnTyp
     corrected.changed.length === 0 && JSON.stringify(corrected.job.brief) === JSON.stringify(job.brief) && sameOrder(job, corrected.job);
   const names = corrected.changed.map((id) => corrected.job.pieces.find((p) => p.id === id)?.name ?? id);
   return (
-    <section aria-label="Correction" className="rounded-md border border-ink bg-tape-soft p-3" data-testid="correction">
+    <section
+      aria-label="Correction"
+      ref={(element) => element?.scrollIntoView({ block: 'nearest' })}
+      className="rounded-md border border-ink bg-tape-soft p-3"
+      data-testid="correction"
+    >
       <h2 className="font-semibold">{nothing ? 'This changes nothing' : `Version ${next}, if you take it`}</h2>
       {nothing ? (
         <p className="mt-1">What lies over that edge is too narrow to hide more of it, or the piece is locked. Choose another remedy.</p>

@@ -40,7 +40,9 @@ export function LearnedPanel({ job, sewout }: { job: Job; sewout: Sewout }) {
       <div>
         <p className="figures text-[34px] leading-10">× {learned.factors.shortening.toFixed(2)}</p>
         <p className="font-semibold">{learnedWords(learned)}</p>
-        <p className="mt-1 text-quiet">{heldBy(job, sewout.setup)}. It holds for work still in the hoop.</p>
+        <p className="mt-1 text-quiet">
+          {heldBy(job, sewout.setup).replace(/^./, (c) => c.toUpperCase())}. It holds for work still in the hoop.
+        </p>
       </div>
       <Factors learned={learned} />
       <p>

@@ -19,10 +19,12 @@ interface Props {
 const percent = (p: number): string => `${Math.round(100 * p)} %`;
 /** Less likely causes are told on demand only. */
 const SHOWN = 3;
+const LIKELY = 0.01;
 
 /** One mark: what was seen, its likeliest cause in one line, and the others with their reasons when it is opened. */
 export function MarkCard({ job, sewout, mark, open, onOpen }: Props) {
   const causes = useSewouts((s) => s.causes?.byMark[mark.id] ?? null);
+  const likely = (causes ?? []).filter((c, i) => i === 0 || (i < SHOWN && c.probability >= LIKELY));
   const first = causes?.find((c) => c.id === mark.cause) ?? causes?.[0];
   const names = [mark.piece, mark.against].flatMap((id) => sewout.version.pieces.find((p) => p.id === id)?.name ?? []);
   const figure = mark.mm === undefined ? MARK_WORDS[mark.kind] : `${mark.mm.toFixed(mark.kind === 'size' ? 1 : 2)} mm`;
@@ -55,14 +57,14 @@ export function MarkCard({ job, sewout, mark, open, onOpen }: Props) {
       </div>
       {open && causes && (
         <ol className="border-t border-hairline" aria-label="Causes">
-          {causes.slice(0, SHOWN).map((c) => (
+          {likely.map((c) => (
             <Cause key={c.id} {...{ job, sewout, mark, cause: c }} />
           ))}
-          {causes.length > SHOWN && (
+          {causes.length > likely.length && (
             <li className="border-t border-hairline px-3 py-2 text-xs text-quiet">
               Hardly:{' '}
               {causes
-                .slice(SHOWN)
+                .slice(likely.length)
                 .map((c) => c.name.toLowerCase())
                 .join(', ')}
             </li>

@@ -7,7 +7,7 @@ import { refuseProposed, takeProposed, useSewouts } from '@/session/sewouts/sewo
 import { Button } from '../../components/Button';
 import { Choice } from '../../components/Choice';
 import { NumberField } from '../../components/NumberField';
-import { CorrectionBar } from './CorrectionBar';
+import { CorrectionBar, WaitingCorrection } from './CorrectionBar';
 import { MarkCard } from './MarkCard';
 import { SignOff } from './SignOff';
 
@@ -24,6 +24,7 @@ export function SeenPanel({ job, sewout, mark, onMark }: Props) {
   const weighing = useSewouts((s) => s.weighing);
   return (
     <div className="grid gap-4">
+      <WaitingCorrection job={job} sewout={sewout} />
       {proposed && proposed.length > 0 && <Proposed marks={proposed} job={job} />}
       {sewout.marks.length === 0 && !proposed && (
         <p className="text-quiet">

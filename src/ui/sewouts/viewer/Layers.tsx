@@ -3,7 +3,7 @@ import type { LaidView } from '@/session/sewouts/sewoutStore';
 
 export type LayerKey = 'photo' | 'plan' | 'foreseen';
 export type OverWay = 'slider' | 'blink' | 'difference';
-export const LAYER_WORDS: Record<LayerKey, string> = { photo: 'Photo', plan: 'As planned', foreseen: 'As foreseen' };
+export const LAYER_WORDS: Record<LayerKey, string> = { photo: 'Photo', plan: 'Planned', foreseen: 'Foreseen' };
 
 const BLINK_MS = 700;
 

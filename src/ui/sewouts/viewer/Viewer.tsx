@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import type { Sewout, SewoutPhoto } from '@/core/document/sewoutTypes';
 import type { Job } from '@/core/document/types';
+import { isCard } from '@/core/sewouts/card/card';
 import { addMarks } from '@/session/edit/sewoutCommands';
 import { useSewouts } from '@/session/sewouts/sewoutStore';
 import type { MarkKind } from '@/core/document/sewoutTypes';
 import { Layers, type LayerKey, type OverWay } from './Layers';
 import { LayByPoints } from './LayByPoints';
+import { Rulers } from './Rulers';
 import { MarksLayer } from './MarksLayer';
 import { PhotoStrip } from './PhotoStrip';
 import { ViewerBar, type Tool } from './ViewerBar';
@@ -56,6 +58,7 @@ export function Viewer({ job, sewout, photo, mark, onMark, onPhoto, onFiles }: P
       <div className="grid min-h-[280px] flex-1 place-items-center overflow-auto bg-mat p-3" data-testid="viewer">
         {laid ? (
           <Layers view={laid} above={shownAbove} below={below} way={way} size={size} held={tool !== 'look'}>
+            {isCard(job) && <Rulers box={laid.box} />}
             <MarksLayer
               box={laid.box}
               marks={sewout.marks}
