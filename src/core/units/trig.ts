@@ -104,7 +104,8 @@ export function cbrt(x: number): number {
   let y = 0.3 + 0.7 * x;
   for (let k = 0; k < 40; k++) {
     const next = y - (y - x / (y * y)) / 3;
-    if (Math.abs(next - y) < 1e-7 * y) return next;
+    const moved = next > y ? next - y : y - next;
+    if (moved < 1e-7 * y) return next;
     y = next;
   }
   return y;

@@ -123,9 +123,10 @@ function flatPicture(job: Job, sewn: PlanColumns, shot: Shot, camera: Camera, sh
 }
 
 function sampled({ width, height, data, scale, left, top }: Raster, xMm: number, yMm: number, c: number): number {
-  const x = Math.min(width - 1.001, Math.max(0, (xMm - left) * scale - 0.5));
-  const y = Math.min(height - 1.001, Math.max(0, (yMm - top) * scale - 0.5));
-  const [x0, y0] = [Math.floor(x), Math.floor(y)];
+  const within = (v: number, most: number): number => (v < 0 ? 0 : v > most ? most : v);
+  const x = within((xMm - left) * scale - 0.5, width - 1.001);
+  const y = within((yMm - top) * scale - 0.5, height - 1.001);
+  const [x0, y0] = [x | 0, y | 0];
   const [fx, fy] = [x - x0, y - y0];
   const at = (y0 * width + x0) * 4 + c;
   const below = at + 4 * width;
@@ -137,6 +138,7 @@ function blurred(values: Float32Array, width: number, height: number, sigma: num
   const radius = Math.ceil(2.5 * sigma);
   const kernel = Array.from({ length: 2 * radius + 1 }, (_, i) => exp(-((i - radius) ** 2) / (2 * sigma * sigma)));
   const all = kernel.reduce((a, b) => a + b, 0);
+  const within = (k: number, of: number): number => (k < 0 ? 0 : k >= of ? of - 1 : k);
   let from = values;
   for (const [step, along, lines, lineStep] of [
     [3, width, height, width * 3],
@@ -147,8 +149,7 @@ function blurred(values: Float32Array, width: number, height: number, sigma: num
       for (let i = 0; i < along; i++) {
         for (let c = 0; c < 3; c++) {
           let sum = 0;
-          for (let k = -radius; k <= radius; k++)
-            sum += kernel[k + radius]! * from[line * lineStep + Math.min(along - 1, Math.max(0, i + k)) * step + c]!;
+          for (let k = -radius; k <= radius; k++) sum += kernel[k + radius]! * from[line * lineStep + within(i + k, along) * step + c]!;
           to[line * lineStep + i * step + c] = sum / all;
         }
       }

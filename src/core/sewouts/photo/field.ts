@@ -71,22 +71,26 @@ function across(field: Field, radius: number, level: boolean): Field {
     for (let c = 0; c < channels; c++) {
       const base = line * lineStep + c;
       let sum = 0;
-      for (let k = -radius; k <= radius; k++) sum += field.data[base + Math.min(along - 1, Math.max(0, k)) * step]!;
+      const within = (k: number): number => (k < 0 ? 0 : k >= along ? along - 1 : k);
+      for (let k = -radius; k <= radius; k++) sum += field.data[base + within(k) * step]!;
       for (let i = 0; i < along; i++) {
         out.data[base + i * step] = sum / (2 * radius + 1);
-        sum += field.data[base + Math.min(along - 1, i + radius + 1) * step]! - field.data[base + Math.max(0, i - radius) * step]!;
+        sum += field.data[base + within(i + radius + 1) * step]! - field.data[base + within(i - radius) * step]!;
       }
     }
   }
   return out;
 }
 
-/** The value of a channel between places, bilinear; at the edge that of the edge. */
+/** The value of a channel between places, bilinear; at the edge that of the edge. Called millions of times: plain comparisons only. */
 export function valueAt({ width, height, channels, data }: Field, x: number, y: number, channel: number): number {
-  const cx = Math.min(width - 1.001, Math.max(0, x));
-  const cy = Math.min(height - 1.001, Math.max(0, y));
-  const [x0, y0] = [Math.floor(cx), Math.floor(cy)];
-  const [fx, fy] = [cx - x0, cy - y0];
+  const cx = x < 0 ? 0 : x > width - 1.001 ? width - 1.001 : x;
+  const cy = y < 0 ? 0 : y > height - 1.001 ? height - 1.001 : y;
+  // Neither is below 0, so cutting the fraction off is rounding down.
+  const x0 = cx | 0;
+  const y0 = cy | 0;
+  const fx = cx - x0;
+  const fy = cy - y0;
   const at = (y0 * width + x0) * channels + channel;
   const below = at + width * channels;
   return (data[at]! * (1 - fx) + data[at + channels]! * fx) * (1 - fy) + (data[below]! * (1 - fx) + data[below + channels]! * fx) * fy;

@@ -6,7 +6,7 @@ import { layingOf, preparedPhoto } from './find';
 import { random } from '../../units/random';
 
 // All fifty are tried by `npm run photos`; these are the first of them.
-describe.each([1, 4, 7, 11])('a photo drawn of a test on other cloth than the recipe knows (%d)', (seed) => {
+describe.each([7, 11])('a photo drawn of a test on other cloth than the recipe knows (%d)', (seed) => {
   const one = photoCase(seed);
   const laying = found(one)!;
 
