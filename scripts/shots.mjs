@@ -53,6 +53,12 @@ try {
   await (await h.findText('button', 'Start')).click();
   await h.poll('a third', async () => Number((await h.text('[data-testid="machine-share"]')).replace(/\D/g, '')) > 30);
   await shot('machine');
+  await driver.get(bench.replace('/bench', '/sewouts'));
+  await (await h.find('[data-test-of="1"]')).click();
+  await h.find('[data-testid="viewer"] canvas[aria-label="Photo"]');
+  await (await h.find('[data-mark-card="gap"] button')).click();
+  await driver.sleep(1500);
+  await shot('sewouts');
   await driver.get(bench.replace('/bench', '/brief'));
   await h.findText('h1', 'What must it be?');
   await shot('brief');
@@ -75,7 +81,6 @@ try {
   await driver.actions().sendKeys('l').perform();
   await h.find('[data-testid="weight"]');
   await driver.sleep(600);
-  await shot('weight');
   await (await h.findText('button', 'Pull')).click();
   await h.find('[data-testid="pull-gaps"]');
   await driver.sleep(1500);

@@ -161,6 +161,7 @@ test('a calibration card is made, measured by hand and gives the cloth its recip
   assert.match(await h.text('[data-testid="learned"]'), /15 measurements, 1 sew-out|1[0-4] measurements, 1 sew-out/);
   await press('Adopt it, here and for new jobs');
   await h.poll('adopted', async () => (await driver.findElements(By.xpath('//button[.="Adopted"]'))).length === 1);
+  await h.saved();
   await driver.get(`${app.address}/library`);
   await (await h.findText('button', 'Cloths')).click();
   await h.poll('in the library', async () => /changed/.test(await h.text('ul[aria-label="Cloths"]')));

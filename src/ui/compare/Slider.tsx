@@ -2,6 +2,7 @@
 import { useEffect, useState } from 'react';
 import { HEAT_STEPS } from '@/core/render/heat';
 import type { Compared } from '@/workers/protocol/engine';
+import { SliderBar } from '../components/SliderBar';
 import { css, stepWords } from '../components/heatWords';
 
 const LOOKS = [
@@ -51,24 +52,7 @@ export function Slider({ result, left, right }: Props) {
           style={{ clipPath: `inset(0 ${100 - at}% 0 0)` }}
           data-clip={at}
         />
-        <span aria-hidden="true" className="absolute inset-y-0 w-0.5 bg-ink outline outline-white" style={{ left: `calc(${at}% - 1px)` }} />
-        <span
-          aria-hidden="true"
-          className="absolute bottom-3 grid h-7 w-7 -translate-x-1/2 place-items-center rounded-full border border-ink bg-tape"
-          style={{ left: `${at}%` }}
-        >
-          ↔
-        </span>
-        <input
-          type="range"
-          min={0}
-          max={100}
-          step={0.5}
-          value={at}
-          aria-label="How much of the left picture is shown"
-          onChange={(e) => setAt(Number(e.target.value))}
-          className="absolute inset-0 h-full w-full cursor-ew-resize opacity-0"
-        />
+        <SliderBar at={at} label="How much of the left picture is shown" onMove={setAt} />
       </div>
       {look === 'weight' && (
         <ul aria-label="Layers of thread" className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-xs">

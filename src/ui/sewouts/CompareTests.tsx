@@ -7,6 +7,7 @@ import { keptPhoto } from '@/platform/storage/photos';
 import { prover } from '@/workers/client';
 import type { LaidView } from '@/session/sewouts/sewoutStore';
 import { Choice } from '../components/Choice';
+import { SliderBar } from '../components/SliderBar';
 import { Sign } from '../components/Sign';
 
 type Shown = { first: LaidView; second: LaidView; key: string };
@@ -75,16 +76,7 @@ function Pictures({ first, second }: Shown) {
       <div className="absolute inset-0" style={{ clipPath: `inset(0 ${100 - at}% 0 0)` }}>
         <Picture of={of(first)} name={first.photo ? 'Photo of the left test' : 'The left test as foreseen'} />
       </div>
-      <span aria-hidden="true" className="absolute inset-y-0 w-0.5 bg-ink outline outline-white" style={{ left: `calc(${at}% - 1px)` }} />
-      <input
-        type="range"
-        min={0}
-        max={100}
-        value={at}
-        aria-label="How much of the left test is shown"
-        onChange={(e) => setAt(Number(e.target.value))}
-        className="absolute inset-0 h-full w-full cursor-ew-resize opacity-0"
-      />
+      <SliderBar at={at} label="How much of the left test is shown" onMove={setAt} />
     </div>
   );
 }

@@ -11,7 +11,7 @@ export function FaultFinder({ sewout }: { sewout: Sewout | null }) {
   const [kind, setKind] = useState(FAULT_PATHS[0]!.kind);
   const path = FAULT_PATHS.find((p) => p.kind === kind)!;
   return (
-    <section className="h-full overflow-auto px-6 py-5 max-md:px-4" aria-labelledby="finder-title">
+    <section data-print-path className="h-full overflow-auto px-6 py-5 max-md:px-4" aria-labelledby="finder-title">
       <div className="mx-auto grid max-w-[760px] gap-4">
         <div className="flex items-start gap-3">
           <div className="flex-1">

@@ -17,7 +17,7 @@ export function cardPaper(job: Job, plan: StitchPlan, write: Write): Content[] {
   const cell = (text: string): TableCell => write(text, { fontSize: 8.5 });
   const rows = cardMeasures().map((m, i): TableCell[] => [
     cell(String(i + 1)),
-    cell(`${m.what}${m.drawnMm > 0 ? ` (drawn ${m.drawnMm})` : ''}`),
+    cell(`${m.what}${m.drawnMm > 0 && !m.what.includes(String(m.drawnMm)) ? ` (drawn ${m.drawnMm})` : ''}`),
     cell('……… mm'),
   ]);
   return [

@@ -45,7 +45,7 @@ export function CardPanel({ job, sewout, onTaught }: { job: Job; sewout: Sewout;
             <span className="figures grid h-5 w-5 place-items-center rounded-full border border-ink bg-white text-xs">{i + 1}</span>
             <span>
               {m.what}
-              {m.drawnMm > 0 && <span className="text-quiet"> (drawn {m.drawnMm})</span>}
+              {m.drawnMm > 0 && !m.what.includes(String(m.drawnMm)) && <span className="text-quiet"> (drawn {m.drawnMm})</span>}
             </span>
             <NumberField
               label={m.what}

@@ -1,4 +1,5 @@
 import { toast } from 'sonner';
+import { agreedTo } from '@/core/document/folder';
 import { versionNumber } from '@/core/document/sewout';
 import type { Sewout } from '@/core/document/sewoutTypes';
 import type { Job } from '@/core/document/types';
@@ -9,7 +10,8 @@ import { Button } from '../../components/Button';
 /** What a correction that is being looked at would do; brought into view when it comes. */
 export function WaitingCorrection({ job, sewout }: { job: Job; sewout: Sewout }) {
   const correction = useSewouts((s) => (s.correction?.sewout === sewout.id ? s.correction : null));
-  return correction ? <Waiting job={job} {...correction} /> : null;
+  const earlier = sewout.version.of === agreedTo(job) ? null : sewout.version.number;
+  return correction ? <Waiting job={job} earlier={earlier} {...correction} /> : null;
 }
 
 /** The likeliest plan-side remedy of each mark that has none yet, in one step. */
@@ -34,7 +36,14 @@ export function CorrectionBar({ job, sewout }: { job: Job; sewout: Sewout }) {
 const shown = (mm: number | null): string => (mm === null ? '–' : `${mm <= 0 ? 'closed' : `${mm.toFixed(2)} mm`}`);
 
 /** What a correction would do, before it is made. */
-function Waiting({ job, taken, corrected }: { job: Job } & NonNullable<ReturnType<typeof useSewouts.getState>['correction']>) {
+function Waiting({
+  job,
+  earlier,
+  taken,
+  corrected,
+}: { job: Job; /** Number of the version that was sewn, where the bench has another. */ earlier: number | null } & NonNullable<
+  ReturnType<typeof useSewouts.getState>['correction']
+>) {
   const next = versionNumber({ ...job, pieces: corrected.job.pieces, brief: corrected.job.brief });
   const nothing =
     corrected.changed.length === 0 && JSON.stringify(corrected.job.brief) === JSON.stringify(job.brief) && sameOrder(job, corrected.job);
@@ -86,6 +95,11 @@ function Waiting({ job, taken, corrected }: { job: Job } & NonNullable<ReturnTyp
             Outlines stay where they are drawn.
           </p>
         </>
+      )}
+      {earlier !== null && (
+        <p className="mt-2 text-xs text-warn">
+          This was seen on version {earlier}; the bench has version {versionNumber(job)}, which may be corrected for it already.
+        </p>
       )}
       <div className="mt-2 flex gap-2">
         {!nothing && (

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { SliderBar } from '../../components/SliderBar';
 import type { LaidView } from '@/session/sewouts/sewoutStore';
 
 export type LayerKey = 'photo' | 'plan' | 'foreseen';
@@ -46,30 +47,9 @@ export function Layers({ view, above, below, way, size, held, children }: Props)
       </div>
       {way === 'slider' && (
         <>
-          <span
-            aria-hidden="true"
-            className="absolute inset-y-0 w-0.5 bg-ink outline outline-white"
-            style={{ left: `calc(${at}% - 1px)` }}
-          />
           <Label text={LAYER_WORDS[above]} side="left" />
           <Label text={LAYER_WORDS[below]} side="right" />
-          <span
-            aria-hidden="true"
-            className="absolute bottom-3 grid h-7 w-7 -translate-x-1/2 place-items-center rounded-full border border-ink bg-tape"
-            style={{ left: `${at}%` }}
-          >
-            ↔
-          </span>
-          <input
-            type="range"
-            min={0}
-            max={100}
-            step={0.5}
-            value={at}
-            aria-label={`How much of ‘${LAYER_WORDS[above]}’ is shown`}
-            onChange={(e) => setAt(Number(e.target.value))}
-            className={`absolute inset-0 h-full w-full cursor-ew-resize opacity-0 ${held ? 'pointer-events-none' : ''}`}
-          />
+          <SliderBar at={at} label={`How much of ‘${LAYER_WORDS[above]}’ is shown`} held={held} onMove={setAt} />
         </>
       )}
       {way === 'blink' && <Label text={LAYER_WORDS[on ? above : below]} side="left" />}

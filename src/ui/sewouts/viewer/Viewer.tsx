@@ -71,7 +71,7 @@ export function Viewer({ job, sewout, photo, mark, onMark, onPhoto, onFiles }: P
             />
           </Layers>
         ) : (
-          <p className="text-white" role="status">
+          <p className="rounded-md bg-panel px-3 py-1" role="status">
             Drawing what was sewn …
           </p>
         )}
