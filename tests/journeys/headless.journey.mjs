@@ -270,3 +270,44 @@ test('pictures that are none, cut short, huge or empty are one clear line or a s
     .toBuffer();
   assert.equal(run('trace', file('deep.png', deep), '--width', '40', '--keep-background', '--out', join(folder, 'deep.svg')).status, 0);
 });
+
+test('sewout tells causes, closes the gap without moving the outline, and teaches a library', () => {
+  const job = jobRecord(
+    'Tested',
+    [
+      { id: 'field', area: 'M-18,-14 h36 v28 h-36 Z', settings: { angle: 0, pullComp: 0 } },
+      { id: 'rim', kind: 'border', thread: 't2', area: 'M-20.2,-16.2 h40.4 v32.4 h-40.4 Z', width: 2.6 },
+    ],
+    { threads: [{ id: 't2', code: 'Q101', name: 'Ember', hex: '#c8401f', weight: 40 }] },
+  );
+  job.brief = { ...job.brief, cloth: 'pique', hoop: { width: 100, height: 100, shape: 'rect' } };
+  const path = file('tested.json', JSON.stringify(job));
+  const marks = file(
+    'marks.json',
+    JSON.stringify([
+      { kind: 'gap', piece: 'rim', against: 'field', at: [18, 0], mm: 0.9 },
+      { kind: 'gap', piece: 'field', against: 'rim', at: [-18, 0], mm: 0.9 },
+    ]),
+  );
+  const [out, library, report] = ['next.cobble', 'learned.json', 'sewout.json'].map((name) => join(folder, name));
+  const { status, stdout, stderr } = run('sewout', path, '--marks', marks, '--apply', out, '--learn', library, '--report', report);
+  assert.equal(status, 0, stderr);
+  assert.match(stdout, /2 marks; likeliest cause: pull on long rows/);
+  const told = JSON.parse(readFileSync(report, 'utf8'));
+  const first = told.causes.filter((c) => c.mark === 0);
+  assert.ok(Math.abs(first.reduce((sum, c) => sum + c.probability, 0) - 1) < 0.01);
+  assert.ok(told.corrections.every((c) => c.expected_after_mm < 0.15));
+  assert.deepEqual(told.changed, ['field']);
+  assert.ok(told.learned.parameters.shortening.value > told.learned.parameters.shortening.prior);
+  const after = join(folder, 'after.json');
+  assert.equal(run('forecast', out, '--report', after).status, 0);
+  assert.ok(JSON.parse(readFileSync(after, 'utf8')).max_gap_mm < 0.15);
+  assert.equal(JSON.parse(readFileSync(library, 'utf8')).recipes[0].learned.sewouts, 1);
+  // What it refuses is one line, and nothing is left behind.
+  const wrong = file('wrong.json', JSON.stringify([{ kind: 'gap', piece: 'nobody', mm: 1 }]));
+  const refused = run('sewout', path, '--marks', wrong, '--report', join(folder, 'never.json'));
+  assert.equal(refused.status, 2);
+  assert.match(refused.stderr, /^cobble: A mark names the piece nobody[^\n]*\n$/);
+  assert.ok(!existsSync(join(folder, 'never.json')));
+  assert.match(run('sewout', path, '--marks', file('odd.json', '[{"kind":"hole"}]')).stderr, /^cobble: [^\n]+\n$/);
+});
