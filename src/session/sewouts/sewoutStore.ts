@@ -9,6 +9,7 @@ import type { Corrected } from '@/core/sewouts/corrections/apply';
 import type { Learned } from '@/core/sewouts/learn/learn';
 import { placeOfMark } from '@/core/sewouts/measured';
 import { sewnLike } from '@/core/sewouts/together';
+import { keptJob, shelfEntries } from '@/platform/storage/records';
 import { keepPhoto, keptPhoto } from '@/platform/storage/photos';
 import { prover, type CallOptions } from '@/workers/client';
 import { addMarks, addPhotoTo, setLaying, takeCorrected } from '../edit/sewoutCommands';
@@ -40,6 +41,8 @@ export interface SewoutView {
   proposed: { sewout: string; marks: Omit<SeenMark, 'id'>[] } | null;
   learned: { key: string; of: Learned | null } | null;
   learning: TaskState;
+  /** Other jobs of the shelf on the same cloth that were tested: what they taught, and the causes that were confirmed on them, count too. */
+  others: readonly Job[];
 }
 
 /** A remedy that a person chose for a mark. */
@@ -59,6 +62,7 @@ export const useSewouts = create<SewoutView>(() => ({
   proposed: null,
   learned: null,
   learning: { ...IDLE },
+  others: [],
 }));
 
 const shown = (key: 'drawing' | 'weighing' | 'learning') =>
@@ -72,6 +76,17 @@ const MOST_PX = 1400;
 
 /** The job as it was sewn, as workers are asked about it. */
 const sewnOf = (job: Job, sewout: Sewout): { job: Job; setup: Sewout['setup'] } => ({ job: jobAsSewn(job, sewout), setup: sewout.setup });
+
+/** Reads the other tests of the shelf on the same cloth; one that cannot be read does not count. */
+export async function openOthers({ id, brief }: Pick<Job, 'id' | 'brief'>): Promise<void> {
+  const others: Job[] = [];
+  for (const entry of await shelfEntries()) {
+    if (entry.id === id || !('head' in entry) || entry.head.brief.cloth !== brief.cloth) continue;
+    const kept = await keptJob(entry.id).catch(() => null);
+    if (kept && kept.job.sewouts.length > 0) others.push(kept.job);
+  }
+  if (useJob.getState().job?.id === id) useSewouts.setState({ others });
+}
 
 /** Draws plan, forecast and, where it is laid, the photo of a test, unless that is on the screen. */
 export function requestLaid(job: Job, sewout: Sewout, photo: SewoutPhoto | null): void {
@@ -89,7 +104,8 @@ export function requestLaid(job: Job, sewout: Sewout, photo: SewoutPhoto | null)
 
 /** Ranks the causes of all marks of a test, unless that is known. */
 export function requestCauses(job: Job, sewout: Sewout): void {
-  const confirmed = confirmedIn(job.sewouts.filter((s) => s.id !== sewout.id).flatMap((s) => s.marks));
+  const tests = [...job.sewouts.filter((s) => s.id !== sewout.id), ...useSewouts.getState().others.flatMap((o) => o.sewouts)];
+  const confirmed = confirmedIn(tests.flatMap((s) => s.marks));
   const key = JSON.stringify([sewout.id, sewout.version.of, sewout.setup, sewout.marks, confirmed]);
   if (useSewouts.getState().causes?.key === key) return;
   if (sewout.marks.length === 0) return useSewouts.setState({ causes: { key, byMark: {} } });
@@ -223,8 +239,8 @@ export function takeCorrection(): void {
 export const dropCorrection = (): void => useSewouts.setState({ correction: null });
 
 /** Fits the cloth to all that was measured on it; jobs of the shelf tell too. */
-export function requestLearned(job: Job, sewout: Sewout, others: readonly Job[] = []): void {
-  const sewouts = sewnLike(job, sewout, others);
+export function requestLearned(job: Job, sewout: Sewout): void {
+  const sewouts = sewnLike(job, sewout, useSewouts.getState().others);
   const key = JSON.stringify([sewouts.map((s) => [s.marks, s.setup]), sewout.version.of]);
   if (sewouts.length === 0 || useSewouts.getState().learned?.key === key) {
     if (sewouts.length === 0) useSewouts.setState({ learned: null });
@@ -239,7 +255,7 @@ export function requestLearned(job: Job, sewout: Sewout, others: readonly Job[] 
 /** Leaves what was worked out for another job. */
 export function forgetSewouts(): void {
   for (const task of [drawing, weighing, learning, work]) task.cancel();
-  useSewouts.setState({ laid: null, causes: null, correction: null, proposed: null, learned: null });
+  useSewouts.setState({ laid: null, causes: null, correction: null, proposed: null, learned: null, others: [] });
 }
 
 // What is open here is not what was worked out any more.

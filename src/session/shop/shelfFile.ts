@@ -69,8 +69,10 @@ export async function takeShelf(
     work.progress(i / jobs.length);
     await putVersions(versions.map((v) => ({ ...v, id: `${v.job.id} ${v.kept}` })));
     const here = await keptJob(job.id).catch(() => null);
-    if (here && JSON.stringify(here.job) === JSON.stringify(job)) known++;
-    else {
+    if (here && JSON.stringify(here.job) === JSON.stringify(job)) {
+      known++;
+      await keepPhotos(job.id, photos);
+    } else {
       const beside = here ? { ...job, id: crypto.randomUUID().slice(0, 8), name: `${job.name.slice(0, 180)} (from file)` } : job;
       await keepPhotos(beside.id, photos);
       await keepNewJob(beside, artwork, updated);

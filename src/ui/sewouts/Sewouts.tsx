@@ -7,6 +7,7 @@ import { preference, keepPreference } from '@/platform/storage/shop';
 import { logSewout } from '@/session/edit/sewoutCommands';
 import { useJob } from '@/session/job/jobStore';
 import { openLibrary } from '@/session/shop/libraryStore';
+import { openOthers } from '@/session/sewouts/sewoutStore';
 import { CompareTests } from './CompareTests';
 import { FaultFinder } from './FaultFinder';
 import { NoTests } from './NoTests';
@@ -21,6 +22,8 @@ export function Sewouts() {
   const [looking, setLooking] = useState<Looking | null>(null);
   useEffect(() => {
     void openLibrary();
+    const { job: here } = useJob.getState();
+    if (here) void openOthers(here).catch(() => undefined);
     const { job: opened, role } = useJob.getState();
     // Only what was just opened: undoing may still want a photo that was taken away a moment ago.
     if (opened && role === 'editor' && opened === useJob.getState().opened) void dropUnused(opened).catch(() => undefined);

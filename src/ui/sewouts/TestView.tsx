@@ -35,7 +35,8 @@ export function TestView({ job, sewout, onBy }: Props) {
   const [markId, setMarkId] = useState<string | null>(null);
   const photo = sewout.photos.find((p) => p.id === photoId) ?? sewout.photos[0] ?? null;
   useEffect(() => requestLaid(job, sewout, photo), [job, sewout, photo]);
-  useEffect(() => requestCauses(job, sewout), [job, sewout]);
+  const others = useSewouts((s) => s.others);
+  useEffect(() => requestCauses(job, sewout), [job, sewout, others]);
   const add = (files: readonly File[]): void => void addPhotos(job.id, sewout.id, files, (problem) => toast.error(problem));
   usePastedFile((file) => file.type.startsWith('image/') && add([file]));
   return (

@@ -65,22 +65,26 @@ function sewnOf(asked: Job, setup: Parameters<typeof asSewn>[1], progress: (done
   return last.sewn;
 }
 
-let looked: { photo: Blob; ready: PreparedPhoto } | null = null;
+let looked: { key: string; ready: PreparedPhoto } | null = null;
+/** The end of a photo's file, with its size, tells it from others. */
+const TELLING_BYTES = 2048;
 
-async function readyOf(photo: Blob, size: number): Promise<PreparedPhoto> {
-  if (looked?.photo.size !== size) looked = { photo, ready: preparedPhoto(await pictureOf(photo)) };
+async function readyOf(photo: Blob): Promise<PreparedPhoto> {
+  const end = new Uint8Array(await photo.slice(-TELLING_BYTES).arrayBuffer());
+  const key = `${photo.size} ${end.join()}`;
+  if (looked?.key !== key) looked = { key, ready: preparedPhoto(await pictureOf(photo)) };
   return looked.ready;
 }
 
 export const layPhoto: Handler<'layPhoto'> = async ({ job, setup, photo, from }, { progress }) => {
   const sewn = sewnOf(job, setup, (done) => progress(0.2 * done));
-  const ready = await readyOf(photo, photo.size);
+  const ready = await readyOf(photo);
   const laying = layingOf(ready, sewn.job, sewn, { progress: (done) => progress(0.2 + 0.8 * done), ...(from ? { from } : {}) });
   return { output: { laying } };
 };
 
 export const seenGaps: Handler<'seenGaps'> = async ({ job, setup, photo, laying }, { progress }) => {
-  const ready = await readyOf(photo, photo.size);
+  const ready = await readyOf(photo);
   progress(0.2);
   const { meetings } = forecast(asSewn(job, setup), { planner, progress: (done) => progress(0.2 + 0.6 * done) });
   return { output: gapsOnPhoto(ready, laying, job, planner.shape(job), meetings) };

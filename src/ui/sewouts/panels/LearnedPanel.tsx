@@ -14,10 +14,11 @@ import { Adopting } from './Adopting';
 export function LearnedPanel({ job, sewout }: { job: Job; sewout: Sewout }) {
   const learned = useSewouts((s) => s.learned?.of ?? null);
   const { progress, problem } = useSewouts((s) => s.learning);
+  const others = useSewouts((s) => s.others);
   const measured = sewout.marks.filter(isMeasured).length;
   useEffect(() => {
     if (measured > 0) requestLearned(job, sewout);
-  }, [job, sewout, measured]);
+  }, [job, sewout, measured, others]);
   if (measured === 0)
     return (
       <p className="text-quiet">
