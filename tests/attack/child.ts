@@ -9,13 +9,14 @@ import { randomOf } from './kit.mjs';
 const ATTACKS: readonly Attack[] = [drawings, records, bundles, libraries];
 const [name, seed, from, count] = process.argv.slice(2);
 const attack = ATTACKS.find((a) => a.name === name)!;
-const say = (message: unknown): void => void process.send!(message);
+/** Told when it has left: a process that ends takes with it what it still had to say. */
+const say = (message: unknown): Promise<void> => new Promise((left) => process.send!(message, undefined, undefined, () => left()));
 
 const last = Number(from) + Number(count ?? attack.usual);
 for (let i = Number(from); i < last; i++) {
   const it = attack.case(i, randomOf(Number(seed) * 1_000_003 + i));
   const keep = it.keep === undefined ? null : typeof it.keep === 'string' ? it.keep : Buffer.from(it.keep).toString('base64');
-  say({ begins: i, what: it.what, keep });
+  await say({ begins: i, what: it.what, keep });
   const began = process.cpuUsage();
   let problem: string | null = null;
   let crashed = false;
@@ -28,7 +29,7 @@ for (let i = Number(from); i < last; i++) {
     }
   }
   const { user, system } = process.cpuUsage(began);
-  say({ ends: i, problem, crashed, cpuMs: (user + system) / 1000, rssMb: process.memoryUsage().rss / 1e6 });
+  await say({ ends: i, problem, crashed, cpuMs: (user + system) / 1000, rssMb: process.memoryUsage().rss / 1e6 });
   // Messages leave, and memory is let go, between cases.
   await new Promise((done) => setImmediate(done));
 }

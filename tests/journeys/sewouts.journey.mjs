@@ -146,9 +146,9 @@ test('a calibration card is made, measured by hand and gives the cloth its recip
   await h.poll('the job', async () => (await driver.getCurrentUrl()).includes('/job/'));
   await place('sewouts');
   await press('Make a calibration card for this cloth');
-  await h.poll('the card', async () =>
-    /Calibration card/.test(await (await h.find('[aria-label="Name of the job"]')).getAttribute('value')),
-  );
+  // The page changes meanwhile: what is asked of it is asked at once.
+  const named = () => driver.executeScript(`return document.querySelector('[aria-label="Name of the job"]')?.value ?? ''`);
+  await h.poll('the card', async () => /Calibration card/.test(await named()));
   await press('Log a sew-out');
   await h.poll('its figures', async () => (await h.count('#test-panel ol li input')) === 15);
   // A cloth that draws in more than canvas usually does.

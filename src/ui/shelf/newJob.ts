@@ -45,8 +45,10 @@ export class NotKept extends Error {
   }
 }
 
-async function keep(job: Job, artwork: Record<string, string>, updated = Date.now()): Promise<Job> {
+/** @param before what has to be kept first: the job's photos */
+async function keep(job: Job, artwork: Record<string, string>, updated = Date.now(), before?: () => Promise<void>): Promise<Job> {
   try {
+    await before?.();
     await keepNewJob(job, artwork, updated);
     return job;
   } catch (error) {
@@ -104,8 +106,7 @@ export async function takeIn(file: File, options: CallOptions = {}): Promise<Tak
   const { job, artwork, photos = {} } = read.bundle;
   const fit = isPlainId(job.id) && (await keptStamp(job.id)) === null;
   const taken = fit ? job : { ...job, id: freshId() };
-  await keepPhotos(taken.id, photos);
-  return { job: await keep(taken, artwork) };
+  return { job: await keep(taken, artwork, Date.now(), () => keepPhotos(taken.id, photos)) };
 }
 
 /** The same job once more, under a new name. */
@@ -113,6 +114,6 @@ export async function duplicateJob(id: string): Promise<void> {
   const found = await keptJob(id);
   if (!found) return;
   const copy = freshId();
-  await copyPhotos(id, copy);
-  await keep({ ...found.job, id: copy, name: `${found.job.name.slice(0, 190)} (copy)` }, await keptArtwork(id));
+  const named = { ...found.job, id: copy, name: `${found.job.name.slice(0, 190)} (copy)` };
+  await keep(named, await keptArtwork(id), Date.now(), () => (found.job.sewouts.length > 0 ? copyPhotos(id, copy) : Promise.resolve()));
 }
