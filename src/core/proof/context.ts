@@ -25,6 +25,8 @@ export interface ProofContext {
   weight(): Weight;
   forecast(): Forecast;
   route(): RouteInput;
+  /** The plan of another version of the job. */
+  planOf(job: Job): StitchPlan;
   /** How often the thread would be cut in another version of the job. */
   trimsOf(job: Job): number;
 }
@@ -53,6 +55,7 @@ export function proofContext(
     weight: () => (weight ??= weighed(job, planner, plan)),
     forecast: () => (foreseen ??= forecast(job, { planner, plan })),
     route: () => (route ??= routeInput(job, shaped)),
+    planOf: (other) => planner.plan(other),
     trimsOf: (other) => measurePlan(other, planner.plan(other)).trims,
   };
 }

@@ -96,6 +96,9 @@ export function contextOf(made: readonly MadePiece[], of: MadeContext = {}): Pro
     weight: () => of.weight ?? weigh(plan),
     forecast: () => ({ meetings: of.meetings ?? [], outlines: of.outlines ?? [] }) as unknown as ReturnType<ProofContext['forecast']>,
     route: () => of.route as RouteInput,
+    planOf: () => {
+      throw new Error('No planner in this fixture');
+    },
     trimsOf: (other) => of.trimsOf?.(other) ?? 0,
   };
 }

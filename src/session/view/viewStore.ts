@@ -2,6 +2,9 @@ import { create } from 'zustand';
 import type { Point } from '@/core/geometry/point';
 import type { Look } from '@/core/render/looks';
 
+/** What the cloth shows: the plan in one of its looks, or a test's photo over it. */
+export type ClothLook = Look | 'photo';
+
 /** What the eyes are on; never part of the job. */
 interface ViewState {
   selected: string | null;
@@ -20,7 +23,7 @@ interface ViewState {
   follow: boolean;
   showArtwork: boolean;
   showHoop: boolean;
-  look: Look;
+  look: ClothLook;
   /** Guides and centre lines are drawn. */
   showGuides: boolean;
   /** Pieces that are not shown for now. */

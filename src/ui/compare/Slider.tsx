@@ -4,6 +4,7 @@ import { HEAT_STEPS } from '@/core/render/heat';
 import type { Compared } from '@/workers/protocol/engine';
 import { SliderBar } from '../components/SliderBar';
 import { css, stepWords } from '../components/heatWords';
+import { chooseByArrows, onTabWay } from '../components/arrowKeys';
 
 const LOOKS = [
   { key: 'sewn', name: 'Thread' },
@@ -27,13 +28,14 @@ export function Slider({ result, left, right }: Props) {
     <section aria-label="Pictures" className="min-w-0">
       <div className="mb-2 flex items-center gap-2">
         <span className="min-w-0 flex-1 truncate">{left}</span>
-        <div role="radiogroup" aria-label="Look" className="flex overflow-hidden rounded-md border border-edge">
+        <div role="radiogroup" aria-label="Look" onKeyDown={chooseByArrows} className="flex overflow-hidden rounded-md border border-edge">
           {LOOKS.map(({ key, name }) => (
             <button
               key={key}
               type="button"
               role="radio"
               aria-checked={look === key}
+              tabIndex={onTabWay(look === key)}
               onClick={() => setLook(key)}
               className={`h-6 px-3 ${look === key ? 'bg-tape font-semibold' : 'bg-panel hover:bg-tape-soft'}`}
             >

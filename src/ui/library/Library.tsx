@@ -13,6 +13,7 @@ import { Schools } from './Schools';
 import { ShopPage } from './ShopPage';
 import { Threads } from './Threads';
 import { SampleCard, type SampleSize } from './SampleCard';
+import { chooseByArrows, onTabWay } from '../components/arrowKeys';
 
 const SIZES = [
   { key: 'large', name: 'Enlarged' },
@@ -72,13 +73,19 @@ function Ways() {
   const [size, setSize] = useState<SampleSize>('large');
   return (
     <>
-      <div role="radiogroup" aria-label="Size of the samples" className="float-right flex overflow-hidden rounded-md border border-edge">
+      <div
+        role="radiogroup"
+        aria-label="Size of the samples"
+        onKeyDown={chooseByArrows}
+        className="float-right flex overflow-hidden rounded-md border border-edge"
+      >
         {SIZES.map((s) => (
           <button
             key={s.key}
             type="button"
             role="radio"
             aria-checked={size === s.key}
+            tabIndex={onTabWay(size === s.key)}
             onClick={() => setSize(s.key)}
             className={`h-8 px-3 ${size === s.key ? 'bg-tape font-semibold' : 'bg-panel hover:bg-tape-soft'}`}
           >

@@ -5,6 +5,7 @@ import { FAULT_PATHS, type FaultPath, type FaultStep } from '@/core/sewouts/faul
 import { changeSewout } from '@/session/edit/sewoutCommands';
 import { Button } from '../components/Button';
 import { Sign } from '../components/Sign';
+import { chooseByArrows, onTabWay } from '../components/arrowKeys';
 
 /** From what is seen to a remedy, one question at a time, standing at the machine. @param sewout the test that outcomes are noted with */
 export function FaultFinder({ sewout }: { sewout: Sewout | null }) {
@@ -24,13 +25,19 @@ export function FaultFinder({ sewout }: { sewout: Sewout | null }) {
             <Printer size={15} aria-hidden="true" /> Print this path
           </Button>
         </div>
-        <div role="radiogroup" aria-label="What is seen" className="grid grid-cols-4 gap-2 max-md:grid-cols-2 print:hidden">
+        <div
+          role="radiogroup"
+          aria-label="What is seen"
+          onKeyDown={chooseByArrows}
+          className="grid grid-cols-4 gap-2 max-md:grid-cols-2 print:hidden"
+        >
           {FAULT_PATHS.map((p) => (
             <button
               key={p.kind}
               type="button"
               role="radio"
               aria-checked={p.kind === kind}
+              tabIndex={onTabWay(p.kind === kind)}
               onClick={() => setKind(p.kind)}
               className={`rounded-md border px-3 py-2 text-left ${p.kind === kind ? 'border-ink bg-tape' : 'border-edge bg-panel hover:bg-tape-soft'}`}
             >

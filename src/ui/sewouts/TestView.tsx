@@ -13,6 +13,7 @@ import { SetupPanel } from './panels/SetupPanel';
 import { CardPanel } from './panels/CardPanel';
 import { Viewer } from './viewer/Viewer';
 import { isCard } from '@/core/sewouts/card/card';
+import { chooseByArrows, onTabWay } from '../components/arrowKeys';
 
 const PANELS = [
   { key: 'seen', name: 'What is seen' },
@@ -61,7 +62,7 @@ export function TestView({ job, sewout, onBy }: Props) {
         className="flex w-[372px] shrink-0 flex-col border-l border-hairline bg-panel max-lg:w-[320px] max-md:w-full max-md:border-t max-md:border-l-0"
       >
         <Head sewout={sewout} onBy={onBy} />
-        <div role="tablist" aria-label="About this test" className="flex border-b border-hairline">
+        <div role="tablist" aria-label="About this test" onKeyDown={chooseByArrows} className="flex border-b border-hairline">
           {PANELS.map(({ key, name }) => (
             <button
               key={key}
@@ -69,6 +70,7 @@ export function TestView({ job, sewout, onBy }: Props) {
               role="tab"
               id={`tab-${key}`}
               aria-selected={panel === key}
+              tabIndex={onTabWay(panel === key)}
               aria-controls="test-panel"
               onClick={() => setPanel(key)}
               className={`h-9 flex-1 border-r border-hairline px-1 last:border-r-0 max-md:h-11 ${panel === key ? 'bg-tape font-semibold' : 'hover:bg-tape-soft'}`}

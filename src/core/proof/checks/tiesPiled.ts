@@ -1,5 +1,5 @@
-import { distance, type Point } from '../../geometry/point';
-import { Role } from '../../stitches/roles';
+import { distance } from '../../geometry/point';
+import { tiePlaces, type TieAt } from '../../stitches/tiePlaces';
 import type { Check } from '../check';
 
 const WITHIN_MM = 1;
@@ -11,12 +11,8 @@ export const tiesPiled: Check = {
   severity: 'warn',
   title: 'Ties heaped on one spot',
   find({ plan, job }) {
-    const ties: { at: Point; piece: number }[] = [];
-    for (let i = 1; i < plan.role.length; i++) {
-      if (plan.role[i] === Role.tie && plan.role[i - 1] !== Role.tie)
-        ties.push({ at: { x: plan.x[i]!, y: plan.y[i]! }, piece: plan.piece[i]! });
-    }
-    let worst: typeof ties = [];
+    const ties = tiePlaces(plan);
+    let worst: TieAt[] = [];
     for (const tie of ties) {
       const near = ties.filter((t) => distance(t.at, tie.at) <= WITHIN_MM);
       if (near.length > worst.length) worst = near;

@@ -10,6 +10,8 @@ interface ByRules {
   rules: readonly string[];
   /** What is said where they find nothing. */
   sound: string;
+  /** Why it cannot be at all. */
+  never?(scene: Scene): string | null;
   /** What else speaks for it or against it. */
   more?(scene: Scene): Evidence[];
   /** What can be done beside what the findings offer. */
@@ -17,12 +19,14 @@ interface ByRules {
 }
 
 /** A cause that lies in the plan and that rules of the proof can see: what they measured is the reason, what they offer the remedy. */
-export const byRules = ({ id, name, faults, rules, sound, more, instead }: ByRules): Cause => ({
+export const byRules = ({ id, name, faults, rules, sound, never, more, instead }: ByRules): Cause => ({
   id,
   name,
   physical: false,
   faults,
   evidence(scene) {
+    const not = never?.(scene) ?? null;
+    if (not !== null) return [{ words: not, ratio: RATIO.cannot }];
     const found = foundHere(scene, ...rules);
     const own = more?.(scene) ?? [];
     if (found.length > 0) return [{ words: found[0]!.message, ratio: RATIO.decides }, ...own];

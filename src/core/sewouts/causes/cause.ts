@@ -34,4 +34,4 @@ export interface Cause {
 }
 
 /** Ratios of evidence, from what decides to what hardly counts. */
-export const RATIO = { decides: 12, strong: 5, some: 2, against: 0.4, stronglyAgainst: 0.15 } as const;
+export const RATIO = { decides: 12, strong: 5, some: 2, against: 0.4, stronglyAgainst: 0.15, cannot: 0.01 } as const;

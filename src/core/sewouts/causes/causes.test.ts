@@ -269,6 +269,13 @@ describe('a plan whose numbers are sound', () => {
 });
 
 describe('probabilities', () => {
+  it('rule out rows along those beneath where nothing lies beneath', () => {
+    const alone = madeJob([{ id: 'bar', kind: 'satin', sides: column(0, -15, 3, 30) }]);
+    const along = ranked(alone, { kind: 'ragged', piece: 'bar' }).find((c) => c.id === 'along-below')!;
+    expect(along.probability).toBeLessThan(0.02);
+    expect(along.con).toEqual(['Nothing is sewn beneath it.']);
+  });
+
   it('are of every cause that can be, add up to one and come with reasons', () => {
     for (const kind of new Set(CAUSES.flatMap((c) => Object.keys(c.faults) as MarkKind[]))) {
       const all = ranked(rimmed(0), { kind, piece: 'field' }, {});

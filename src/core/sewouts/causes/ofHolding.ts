@@ -2,6 +2,7 @@ import { stabilizerFor } from '../../cloth/house';
 import { recipeOf } from '../../cloth/recipes';
 import { planBounds } from '../../stitches/planBounds';
 import { RATIO, type Cause, type Evidence } from './cause';
+import { oneLayerMore, whatCarries } from './carrying';
 import { recipeFix } from './recipeFix';
 import { heldShare } from './scene';
 
@@ -45,11 +46,12 @@ const stabilizer: Cause = {
   remedies: (scene) => {
     const usual = recipeOf(scene.context.recipe.key).stabilizer.split(', or ')[0]!;
     const isUsual = heldShare(scene) >= ENOUGH;
-    return [recipeFix(scene, isUsual ? 'A second layer' : `Stabilizer: ${usual}`, { stabilizer: isUsual ? secondLayer(usual) : usual })];
+    const heavy = whatCarries(scene);
+    if (isUsual && heavy.length > 0) return heavy;
+    const words = isUsual ? (oneLayerMore(usual) ?? usual) : usual;
+    return [recipeFix(scene, isUsual ? `A further layer: ${words}` : `Stabilizer: ${usual}`, { stabilizer: words })];
   },
 };
-
-const secondLayer = (words: string): string => (/\b1\b/.test(words) ? words.replace(/\b1\b/, '2') : `${words}, 2`);
 
 const stretched: Cause = {
   id: 'stretched-in-hoop',

@@ -1,8 +1,10 @@
 import type { UnderlayLayer } from '../../document/types';
 import { formOf } from '../../pieces/registry';
+import { bareTies, tieRemedies } from '../corrections/tieRemedies';
 import { byRules } from './byRules';
-import { RATIO, type Cause, type Evidence } from './cause';
-import type { Scene } from './scene';
+import { whatCarries } from './carrying';
+import { RATIO, type Cause, type Evidence, type Remedy } from './cause';
+import { liesOnNothing, type Scene } from './scene';
 
 /** Columns narrower than this hold no underlay: its thread loops out (craft §4), mm. */
 const THIN_COLUMN_MM = 1.5;
@@ -14,23 +16,25 @@ const widthOf = ({ shaped }: Scene): number | null => shaped?.shape?.facts.width
 
 const mm = (v: number): string => `${v.toFixed(1)} mm`;
 
+function opened({ piece, shaped }: Scene): Remedy[] {
+  const spacing = shaped?.settings?.spacing?.value;
+  if (!piece || spacing === undefined) return [];
+  const wider = Math.round(spacing * 115) / 100;
+  return [
+    {
+      label: `Open its rows to ${wider.toFixed(2)} mm`,
+      fix: { label: 'Open rows', pieces: [{ id: piece.id, settings: { spacing: wider } }] },
+    },
+  ];
+}
+
 const tooDense = byRules({
   id: 'too-dense',
   name: 'Too much thread for this cloth',
   faults: { pucker: 0.2, stiff: 0.25, break: 0.05, nest: 0.05 },
   rules: ['too-heavy', 'cover-too-dense'],
   sound: 'The cloth with its stabilizer carries as much thread as this.',
-  instead: ({ piece, shaped }) => {
-    const spacing = shaped?.settings?.spacing?.value;
-    if (!piece || spacing === undefined) return [];
-    const opened = Math.round(spacing * 115) / 100;
-    return [
-      {
-        label: `Open its rows to ${opened.toFixed(2)} mm`,
-        fix: { label: 'Open rows', pieces: [{ id: piece.id, settings: { spacing: opened } }] },
-      },
-    ];
-  },
+  instead: (scene) => [...whatCarries(scene), ...opened(scene)],
 });
 
 const coverOnCover = byRules({
@@ -74,6 +78,7 @@ const alongBelow = byRules({
   faults: { ragged: 0.5, lost: 0.1 },
   rules: ['direction-as-below'],
   sound: 'Its rows cross those beneath.',
+  never: (scene) => (liesOnNothing(scene) ? 'Nothing is sewn beneath it.' : null),
 });
 
 const noEdgeRun: Cause = {
@@ -131,7 +136,27 @@ const tiesPiled = byRules({
   faults: { lump: 0.7, break: 0.05, nest: 0.1 },
   rules: ['ties-piled', 'tie-doubled'],
   sound: 'No ties lie on one another here.',
+  instead: tieRemedies,
 });
+
+const bareEnds: Cause = {
+  id: 'ties-bare',
+  name: 'Ties at an end that nothing covers',
+  physical: false,
+  faults: { lump: 0.15, unravelled: 0.1, nest: 0.03 },
+  evidence(scene) {
+    const bare = bareTies(scene);
+    return bare > 0
+      ? [
+          {
+            words: `Ties of ${bare === 1 ? 'a narrow piece' : `${bare} narrow pieces`} lie bare there, though ${bare === 1 ? 'its other end is' : 'their other ends are'} on or under something.`,
+            ratio: RATIO.strong,
+          },
+        ]
+      : [{ words: 'No narrow piece is tied at a bare end there.', ratio: RATIO.against }];
+  },
+  remedies: tieRemedies,
+};
 
 const shortStitches = byRules({
   id: 'short-stitches',
@@ -272,6 +297,7 @@ export const OF_PLAN: readonly Cause[] = [
   shortComp,
   noOvershoot,
   tiesPiled,
+  bareEnds,
   shortStitches,
   holesCrowded,
   tooOpen,

@@ -4,7 +4,8 @@ import { recipeOf } from '../../cloth/recipes';
 import type { SeenMark, SewoutSetup } from '../../document/sewoutTypes';
 import type { Job, Piece } from '../../document/types';
 import { contains } from '../../geometry/area';
-import { distance, type Point } from '../../geometry/point';
+import { resample } from '../../geometry/line';
+import { boundsOf, boundsTouch, distance, type Point } from '../../geometry/point';
 import type { Shaped } from '../../pieces/prepare/shaped';
 import { Planner } from '../../plan/planner';
 import { proofContext, type ProofContext } from '../../proof/context';
@@ -135,3 +136,15 @@ export function rowLengthAt(scene: Scene): number | null {
 
 /** Other pieces sewn after the mark's piece and before the one that should meet it. */
 export const piecesBetween = ({ gap }: Scene): number | null => (gap ? gap.edge.later - gap.edge.first - 1 : null);
+
+/** Whether no other piece is sewn beneath the mark's piece: nothing of it can come of what lies there. */
+export function liesOnNothing({ piece, index, shaped, context }: Scene): boolean {
+  const own = shaped?.shape?.painted;
+  if (!piece || !own) return false;
+  const rim = own.flatMap((ring) => resample(ring, 1));
+  return context.shaped.slice(0, index).every(({ shape }) => {
+    if (!shape || !boundsTouch(boundsOf(shape.painted), boundsOf(own))) return true;
+    const below = shape.painted.flatMap((ring) => resample(ring, 1));
+    return !rim.some((p) => contains(shape.painted, p)) && !below.some((p) => contains(own, p));
+  });
+}

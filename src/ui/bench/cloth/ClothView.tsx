@@ -16,6 +16,7 @@ import { useToolInHand } from '../tools/registry';
 import { MeetingMarks } from './MeetingMarks';
 import { Guides } from './Guides';
 import { PathMarks } from './PathMarks';
+import { PhotoLayer } from './PhotoLayer';
 import { PullLayer } from './PullLayer';
 import { useClothPointer } from './useClothPointer';
 import { PictureBeneath } from './PictureBeneath';
@@ -53,6 +54,7 @@ export function ClothView({ job }: { job: Job }) {
         </svg>
       )}
       <canvas ref={canvas} className="absolute inset-0 h-full w-full" role="img" aria-label="The job as it will look sewn" />
+      {width > 0 && look === 'photo' && <PhotoLayer job={job} />}
       {width > 0 && (
         <svg className="pointer-events-none absolute inset-0 h-full w-full" viewBox={box} preserveAspectRatio="none">
           {look === 'weight' && <WeightLayer />}

@@ -23,14 +23,15 @@ function requestNow() {
   const r = ratio();
   const scale = camera.scale * r;
   const [w, h] = [Math.round(width * r), Math.round(height * r)];
+  const { look, playhead } = useView.getState();
   return {
     width: w,
     height: h,
     scale,
     left: camera.x - w / 2 / scale,
     top: camera.y - h / 2 / scale,
-    until: useView.getState().playhead ?? planned.plan.x.length,
-    look: useView.getState().look,
+    until: playhead ?? planned.plan.x.length,
+    look: look === 'photo' ? ('thread' as const) : look,
   };
 }
 

@@ -3,6 +3,7 @@ import { Image as ArtworkSign, Maximize, Square, SquareDashed, ZoomIn, ZoomOut }
 import { memo } from 'react';
 import { zoomAt } from '@/session/view/cameraStore';
 import { useView } from '@/session/view/viewStore';
+import { walkByArrows } from '../../components/arrowKeys';
 import { SignButton } from '../../components/Button';
 import { fitHoop } from './benchKeys';
 import { takeTool } from './inHand';
@@ -22,6 +23,7 @@ export const ToolStrip = memo(function ToolStrip() {
       role="toolbar"
       aria-label="Tools and view"
       aria-orientation="vertical"
+      onKeyDown={walkByArrows}
       className="flex w-[52px] shrink-0 flex-col items-center gap-0 overflow-y-auto border-r border-hairline bg-panel py-1"
     >
       {TOOLS.map((tool) => (

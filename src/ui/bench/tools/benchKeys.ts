@@ -44,7 +44,7 @@ export function fitHoop(): void {
   if (hoop) fit(hoop.width, hoop.height);
 }
 
-const LOOKS = ['thread', 'needle', 'path', 'weight', 'pull'] as const;
+const LOOKS = ['thread', 'needle', 'path', 'weight', 'pull', 'photo'] as const;
 
 const NUDGES: readonly [string, string, number, number][] = [
   ['Nudge left by 0.1 mm', 'ArrowLeft', -0.1, 0],

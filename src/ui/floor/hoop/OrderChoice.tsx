@@ -4,6 +4,7 @@ import { counted } from '@/core/units/count';
 import { useFloor } from '@/session/derived/floorStore';
 import { changeFloor } from '@/session/edit/floorCommands';
 import { hoursOf } from '../words';
+import { chooseByArrows, onTabWay } from '../../components/arrowKeys';
 
 const WORDS: Record<SheetOrder, { name: string; says: string }> = {
   copy: { name: 'Copy by copy', says: 'Each is finished before the next: outlines meet their fills best.' },
@@ -17,7 +18,7 @@ export function OrderChoice() {
   return (
     <section aria-label="Order of copies">
       <h2 className="mb-2 font-semibold">Sewn</h2>
-      <div role="radiogroup" aria-label="Order of copies" className="grid gap-2">
+      <div role="radiogroup" aria-label="Order of copies" onKeyDown={chooseByArrows} className="grid gap-2">
         {(['thread', 'copy'] as const).map((order) => {
           const { stops, trims, minutes, longestCopyMinutes } = view.orders[order];
           const on = view.order === order;
@@ -27,6 +28,7 @@ export function OrderChoice() {
               type="button"
               role="radio"
               aria-checked={on}
+              tabIndex={onTabWay(on)}
               onClick={() => changeFloor(WORDS[order].name, { order: order === view.proposed ? undefined : order })}
               className={`rounded-md border p-3 text-left ${on ? 'border-ink bg-tape' : 'border-edge bg-white hover:bg-tape-soft'}`}
             >

@@ -1,12 +1,12 @@
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { SliderBar } from '../../components/SliderBar';
+import type { OverWay } from '@/session/sewouts/photoLookStore';
 import type { LaidView } from '@/session/sewouts/sewoutStore';
+import { Bitmap } from './Bitmap';
+import { useBlink } from './useBlink';
 
 export type LayerKey = 'photo' | 'plan' | 'foreseen';
-export type OverWay = 'slider' | 'blink' | 'difference';
 export const LAYER_WORDS: Record<LayerKey, string> = { photo: 'Photo', plan: 'Planned', foreseen: 'Foreseen' };
-
-const BLINK_MS = 700;
 
 interface Props {
   view: LaidView;
@@ -63,26 +63,3 @@ const Label = ({ text, side }: { text: string; side: 'left' | 'right' }) => (
     {text}
   </span>
 );
-
-/** Whoever wants little movement gets no blinking: the upper picture stays until the way is changed. */
-function useBlink(on: boolean): boolean {
-  const [shown, setShown] = useState(true);
-  useEffect(() => {
-    if (!on || matchMedia('(prefers-reduced-motion: reduce)').matches) return;
-    const timer = setInterval(() => setShown((s) => !s), BLINK_MS);
-    return () => clearInterval(timer);
-  }, [on]);
-  return shown;
-}
-
-function Bitmap({ of, name }: { of: ImageBitmap; name: string }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    const to = canvas.current;
-    if (!to) return;
-    to.width = of.width;
-    to.height = of.height;
-    to.getContext('2d')!.drawImage(of, 0, 0);
-  }, [of]);
-  return <canvas ref={canvas} role="img" aria-label={name} className="block h-full w-full" />;
-}

@@ -4,16 +4,14 @@ import { MARK_KINDS, type MarkKind } from '@/core/document/sewoutTypes';
 import { MARK_WORDS, RULED } from '@/core/sewouts/words';
 import { preference } from '@/platform/storage/shop';
 import { Choice } from '../../components/Choice';
-import { LAYER_WORDS, type LayerKey, type OverWay } from './Layers';
+import type { OverWay } from '@/session/sewouts/photoLookStore';
+import { OVER_WAYS } from './overWays';
+import { LAYER_WORDS, type LayerKey } from './Layers';
+import { chooseByArrows, onTabWay } from '../../components/arrowKeys';
 
 /** What the hand does on the pictures: moves the bar, measures across a gap, or sets a mark. */
 export type Tool = 'look' | 'gap' | 'mark';
 
-const WAYS: readonly { value: OverWay; name: string }[] = [
-  { value: 'slider', name: 'Slider' },
-  { value: 'blink', name: 'Blink' },
-  { value: 'difference', name: 'Difference' },
-];
 const TOOLS: readonly { key: Tool; name: string; Icon: typeof Eye }[] = [
   { key: 'look', name: 'Look', Icon: Eye },
   { key: 'gap', name: 'Measure a gap', Icon: Ruler },
@@ -46,13 +44,19 @@ export function ViewerBar(props: Props) {
   const real = useRealSize();
   return (
     <div className="flex min-h-10 flex-wrap items-center gap-x-3 gap-y-1 border-b border-hairline bg-panel px-3 py-1">
-      <div role="radiogroup" aria-label="What the hand does" className="flex overflow-hidden rounded-md border border-edge">
+      <div
+        role="radiogroup"
+        aria-label="What the hand does"
+        onKeyDown={chooseByArrows}
+        className="flex overflow-hidden rounded-md border border-edge"
+      >
         {TOOLS.map(({ key, name, Icon }) => (
           <button
             key={key}
             type="button"
             role="radio"
             aria-checked={props.tool === key}
+            tabIndex={onTabWay(props.tool === key)}
             onClick={() => props.onTool(key)}
             className={`flex h-7 items-center gap-1.5 px-2 max-md:h-11 ${props.tool === key ? 'bg-tape font-semibold' : 'bg-panel hover:bg-tape-soft'}`}
           >
@@ -74,7 +78,7 @@ export function ViewerBar(props: Props) {
         <Choice label="Above" hideLabel dense value={props.above} options={layers} onChange={props.onAbove} />
         <span className="text-quiet">over</span>
         <Choice label="Below" hideLabel dense value={props.below} options={layers} onChange={props.onBelow} />
-        <Choice label="Shown as" hideLabel dense value={props.way} options={WAYS} onChange={props.onWay} />
+        <Choice label="Shown as" hideLabel dense value={props.way} options={OVER_WAYS} onChange={props.onWay} />
         <Choice
           label="Size"
           hideLabel
