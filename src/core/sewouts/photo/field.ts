@@ -33,21 +33,31 @@ export function labOf({ width, height, data }: Picture): Field {
   return out;
 }
 
-/** A field reduced by a whole number, each place the mean of a square. */
+/**
+ * A field reduced by about a whole number: its columns cover the whole width, each place the mean of what it covers of the field's places,
+ * so that shares of the width stay what they were. Rows are as high as columns are wide; what does not fill a last row is left out.
+ */
 export function reduced(field: Field, by: number): Field {
-  if (by <= 1) return field;
-  const { channels } = field;
-  const out = fieldOf(Math.max(1, Math.floor(field.width / by)), Math.max(1, Math.floor(field.height / by)), channels);
-  const share = 1 / (by * by);
-  for (let y = 0; y < out.height; y++) {
-    for (let v = 0; v < by; v++) {
-      for (let x = 0; x < out.width; x++) {
-        const to = (y * out.width + x) * channels;
-        for (let u = 0; u < by; u++) {
-          const from = ((y * by + v) * field.width + x * by + u) * channels;
-          for (let c = 0; c < channels; c++) out.data[to + c]! += field.data[from + c]! * share;
-        }
-      }
+  const width = Math.max(1, Math.floor(field.width / by));
+  if (width >= field.width) return field;
+  const step = field.width / width;
+  const height = Math.max(1, Math.floor(field.height / step));
+  return shrunk(shrunk(field, width, step, true), height, step, false);
+}
+
+/** Means over stretches of `step` places, parts of places counted as parts, along rows or down columns. */
+function shrunk(field: Field, count: number, step: number, level: boolean): Field {
+  const { width, height, channels, data } = field;
+  const out = level ? fieldOf(count, height, channels) : fieldOf(width, count, channels);
+  const [lines, along] = level ? [height, width] : [width, height];
+  const [lineFrom, from] = level ? [width * channels, channels] : [channels, width * channels];
+  const [lineTo, to] = level ? [count * channels, channels] : [channels, width * channels];
+  for (let i = 0; i < count; i++) {
+    const [begin, end] = [i * step, (i + 1) * step];
+    for (let k = begin | 0; k < end && k < along; k++) {
+      const share = ((k + 1 < end ? k + 1 : end) - (k > begin ? k : begin)) / step;
+      for (let line = 0; line < lines; line++)
+        for (let c = 0; c < channels; c++) out.data[line * lineTo + i * to + c]! += share * data[line * lineFrom + k * from + c]!;
     }
   }
   return out;

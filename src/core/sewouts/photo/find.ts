@@ -46,7 +46,7 @@ export interface PreparedPhoto {
 export function preparedPhoto(photo: Picture): PreparedPhoto {
   const lab = reduced(labOf(photo), Math.max(1, Math.ceil(photo.width / MOST_PX)));
   const { off, noise } = onCloth(lab);
-  return { shape: { tall: lab.height / lab.width }, off, noise };
+  return { shape: { tall: photo.height / photo.width }, off, noise };
 }
 
 /** A plan as it is made, and as the forecast expects it to lie when it is sewn. */
