@@ -17,8 +17,10 @@ export function FaultFinder({ sewout }: { sewout: Sewout | null }) {
         <div className="flex items-start gap-3">
           <div className="flex-1">
             <h1 id="finder-title" className="text-xl font-semibold">
-              What do you see?
+              <span className="print:hidden">What do you see?</span>
+              <span className="hidden print:inline">{path.name}</span>
             </h1>
+            <p className="hidden print:block">{path.sees}</p>
             <p className="text-quiet">For what lies in hooping, stabilizer, needle and thread. The machine’s manual comes first.</p>
           </div>
           <Button className="print:hidden" onClick={() => window.print()}>

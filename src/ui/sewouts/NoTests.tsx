@@ -1,17 +1,19 @@
 import { useRouter } from 'next/navigation';
 import { toast } from 'sonner';
+import { dayOf } from '@/core/document/folder';
 import { useJob } from '@/session/job/jobStore';
 import { Button } from '../components/Button';
 import { placeHref } from '../places';
 import { newCard } from './newCard';
+import { CardSheet } from './panels/CardSheet';
 
 /** Nothing was sewn yet: what a test gives, in three steps. */
 export function NoTests({ card, onLog, onFinder }: { card: boolean; onLog(): void; onFinder(): void }) {
-  const brief = useJob((s) => s.job!.brief);
+  const job = useJob((s) => s.job!);
   const router = useRouter();
   const sampler = async (): Promise<void> => {
     try {
-      router.push(placeHref(await newCard(brief), 'sewouts'));
+      router.push(placeHref(await newCard(job.brief), 'sewouts'));
     } catch (error) {
       toast.error((error as Error).message);
     }
@@ -54,6 +56,7 @@ export function NoTests({ card, onLog, onFinder }: { card: boolean; onLog(): voi
           Log a sew-out
         </Button>
         <Button onClick={onFinder}>Find a fault</Button>
+        {card && <CardSheet job={job} on={dayOf(new Date())} />}
         {!card && <Button onClick={() => void sampler()}>Make a calibration card for this cloth</Button>}
       </div>
     </section>

@@ -1,33 +1,16 @@
-import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Sewout } from '@/core/document/sewoutTypes';
 import type { Job } from '@/core/document/types';
 import { cardMeasures, type CardMeasure } from '@/core/sewouts/card/card';
 import { changeSewout } from '@/session/edit/sewoutCommands';
-import { download, fileStem } from '@/platform/files';
-import { useLibrary } from '@/session/shop/libraryStore';
-import { engine } from '@/workers/client';
 import { Button } from '../../components/Button';
 import { NumberField } from '../../components/NumberField';
+import { CardSheet } from './CardSheet';
 
 /** The fifteen figures of a calibration card, as the ruler says them, in the order in which they lie on it. */
 export function CardPanel({ job, sewout, onTaught }: { job: Job; sewout: Sewout; onTaught(): void }) {
   const measures = cardMeasures();
   const units = job.brief.units ?? 'mm';
   const valueOf = (id: string): number | undefined => sewout.marks.find((m) => m.id === id)?.mm;
-  const paper = useLibrary((s) => s.library.shop.paper);
-  const [busy, setBusy] = useState(false);
-  const print = async (): Promise<void> => {
-    setBusy(true);
-    try {
-      const { data } = await engine.call('paper', { job, on: sewout.on, card: true, paper });
-      download(`${fileStem(job.name)}.pdf`, data);
-    } catch (error) {
-      toast.error((error as Error).message);
-    } finally {
-      setBusy(false);
-    }
-  };
   const typed = measures.filter((m) => valueOf(m.id) !== undefined).length;
   const set = ({ id, mark, ruler: [from, to] }: CardMeasure, mm: number): void =>
     changeSewout(sewout.id, 'Measure the card', (s) => {
@@ -62,9 +45,7 @@ export function CardPanel({ job, sewout, onTaught }: { job: Job; sewout: Sewout;
           </li>
         ))}
       </ol>
-      <Button disabled={busy} onClick={() => void print()}>
-        {busy ? 'Drawing …' : 'The sheet beside it, as PDF'}
-      </Button>
+      <CardSheet job={job} on={sewout.on} />
       <Button look="primary" disabled={typed === 0} onClick={onTaught}>
         {typed === measures.length ? 'What the card taught' : `What the ${typed} typed so far teach`}
       </Button>

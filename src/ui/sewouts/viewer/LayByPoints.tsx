@@ -7,6 +7,7 @@ import { setLaying } from '@/session/edit/sewoutCommands';
 import { layPhoto, useSewouts } from '@/session/sewouts/sewoutStore';
 import { Button } from '../../components/Button';
 import { usePhotoUrl } from '../usePhotoUrl';
+import { DrawingNotice } from './DrawingNotice';
 
 interface Props {
   job: Job;
@@ -53,7 +54,7 @@ export function LayByPoints({ job, sewout, photo, onDone }: Props) {
   return (
     <div className="flex min-h-0 flex-1 flex-col" data-testid="by-points">
       <div className="flex flex-wrap items-center gap-3 border-b border-hairline bg-panel px-3 py-2">
-        <span role="status" className="flex-1 font-semibold">
+        <span role="status" className="min-w-[220px] flex-1 font-semibold">
           {corners
             ? seen.length < 4
               ? `Corner ${seen.length + 1} of the hoop’s field (${['upper left', 'upper right', 'lower right', 'lower left'][seen.length]}), on the photo`
@@ -79,9 +80,12 @@ export function LayByPoints({ job, sewout, photo, onDone }: Props) {
         </Button>
       </div>
       <div className={`grid min-h-0 flex-1 gap-2 overflow-auto bg-mat p-3 ${corners ? '' : 'grid-cols-2 max-md:grid-cols-1'}`}>
-        {!corners && laid && (
-          <PlanSide box={laid.box} plan={laid.plan} points={hoop} live={onPlan} onPoint={(p) => setHoop([...hoop, p])} />
-        )}
+        {!corners &&
+          (laid ? (
+            <PlanSide box={laid.box} plan={laid.plan} points={hoop} live={onPlan} onPoint={(p) => setHoop([...hoop, p])} />
+          ) : (
+            <DrawingNotice />
+          ))}
         <Side
           name="Photo"
           tall={shape.tall}

@@ -6,6 +6,7 @@ import { addMarks } from '@/session/edit/sewoutCommands';
 import { useSewouts } from '@/session/sewouts/sewoutStore';
 import type { MarkKind } from '@/core/document/sewoutTypes';
 import type { OverWay } from '@/session/sewouts/photoLookStore';
+import { DrawingNotice } from './DrawingNotice';
 import { Layers, type LayerKey } from './Layers';
 import { LayByPoints } from './LayByPoints';
 import { Rulers } from './Rulers';
@@ -72,9 +73,7 @@ export function Viewer({ job, sewout, photo, mark, onMark, onPhoto, onFiles }: P
             />
           </Layers>
         ) : (
-          <p className="rounded-md bg-panel px-3 py-1" role="status">
-            Drawing what was sewn …
-          </p>
+          <DrawingNotice />
         )}
       </div>
       <PhotoStrip {...{ job, sewout, photo, onPhoto, onFiles }} onPoints={() => setPointing(true)} />
