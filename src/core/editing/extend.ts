@@ -46,8 +46,20 @@ function runsOf(wanted: readonly Wanted[]): Wanted[][] {
     if (one.mm > 0) run.push(one);
   }
   runs.push(run);
-  return runs.filter((r) => r.length > 1);
+  return closedUp(runs, wanted).filter((r) => r.length > 1);
 }
+
+/** Where places go round an outline, its last stretch goes on in its first: else a slot stays open between the two. */
+function closedUp(runs: Wanted[][], wanted: readonly Wanted[]): Wanted[][] {
+  const [first, last] = [runs[0]!, runs[runs.length - 1]!];
+  const goesOn = goesRound(wanted.map((w) => w.place)) && first[0] === wanted[0] && last[last.length - 1] === wanted[wanted.length - 1];
+  if (!goesOn || first.length === 0) return runs;
+  return first === last ? [[...first, first[0]!]] : [...runs.slice(1, -1), [...last, ...first]];
+}
+
+/** Whether places that follow an edge come back to where they began. */
+export const goesRound = (places: readonly EdgePlace[]): boolean =>
+  places.length > 2 && distance(places[0]!.at, places[places.length - 1]!.at) <= 3 * PLACE_MM;
 
 /** The strip between an edge, from a little inside of it, and where it is to come. */
 function stripOf(run: readonly Wanted[]): Area {

@@ -4,7 +4,7 @@ import { offset } from '../geometry/area';
 import { distance, type Area } from '../geometry/point';
 import { Planner } from '../plan/planner';
 import { PI, cos } from '../units/trig';
-import { extendedUnder, FARTHEST_MM, INSIDE_MM, type Wanted } from '../editing/extend';
+import { extendedUnder, FARTHEST_MM, goesRound, INSIDE_MM, type Wanted } from '../editing/extend';
 import { PLACE_MM } from '../editing/edgePlaces';
 import type { MeetingEdge, MeetingPlace } from './edgeMeetings';
 import { forecast, gapsOf, type Forecast, type Gap } from './forecast';
@@ -109,10 +109,12 @@ function widened(piece: Piece, places: readonly MeetingPlace[]): Piece {
 /** How far each place of an edge is to be moved: by its gap and a little more, fading out to both sides. */
 function wantedOf(places: readonly MeetingPlace[]): Wanted[] {
   const reach = Math.ceil(FADE_MM / PLACE_MM);
+  const count = places.length;
+  const [before, after] = goesRound(places) ? [reach, reach + count] : [0, count];
   return places.map((place, i) => {
     let mm = 0;
-    for (let k = Math.max(0, i - reach); k <= Math.min(places.length - 1, i + reach); k++) {
-      const { at, gapMm } = places[k]!;
+    for (let k = Math.max(-before, i - reach); k < Math.min(after, i + reach + 1); k++) {
+      const { at, gapMm } = places[(k + count) % count]!;
       const away = distance(at, place.at);
       if (gapMm > GAP_LIMIT_MM && away < FADE_MM) mm = Math.max(mm, ((gapMm + SPARE_MM) * (1 + cos((PI * away) / FADE_MM))) / 2);
     }
