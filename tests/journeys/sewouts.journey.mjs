@@ -35,6 +35,40 @@ test('the demo polo has two tests with photos, the second better than the first'
   assert.match(await h.text('[data-testid="laying"]'), /within 0\.\d\d mm/);
 });
 
+test('the photo is a look of the Bench, at its place over the plan, and a mark on it chooses its piece', async () => {
+  await place('bench');
+  await press('Photo');
+  await h.poll('the photo', async () => (await h.count('[data-testid="bench-photo"] canvas')) === 1, 60_000);
+  const wide = () =>
+    driver.executeScript(`return document.querySelector('[data-testid="bench-photo"] canvas').getBoundingClientRect().width`);
+  const before = await wide();
+  await driver.actions().sendKeys('+').perform();
+  await h.poll('as near as the plan', async () => Math.abs((await wide()) / before - 1.25) < 0.01);
+  await (await h.find('[data-testid="bench-photo"] [data-mark]')).click();
+  await h.poll('its piece', async () => (await h.count('[data-testid="selection"]')) === 1);
+  await choose('Held against', 'Over what was sewn, as foreseen');
+  await h.poll('both pictures', async () => (await h.count('[data-testid="bench-photo"] canvas')) === 2);
+  await place('sewouts');
+});
+
+test('a photo that finds no room is told, and nothing is lost', async () => {
+  const photos = () => h.count('ul[aria-label="Photos"] img');
+  await h.poll('the photo that is kept', async () => (await photos()) === 1);
+  await driver.executeScript(
+    `const put = IDBObjectStore.prototype.put; window.__put = put; IDBObjectStore.prototype.put = function () { throw new DOMException('no room', 'QuotaExceededError'); };`,
+  );
+  await (await driver.findElement(By.css('[data-testid="photo-file"]'))).sendKeys(photoOf);
+  await h.poll('told', async () =>
+    /was not added. This browser has no room left/.test(
+      await driver.executeScript(`return document.querySelector('[data-sonner-toaster]')?.innerText ?? ''`),
+    ),
+  );
+  assert.equal(await photos(), 1);
+  await driver.executeScript('IDBObjectStore.prototype.put = window.__put;');
+  await driver.navigate().refresh();
+  await h.poll('still kept', async () => (await photos()) === 1);
+});
+
 test('a test is logged with a photo at 390 px, in a few touches', async () => {
   await driver.manage().window().setRect({ width: 390, height: 844 });
   await press('Log a sew-out');
