@@ -5,7 +5,6 @@ import { Notices } from '@/ui/components/Notices';
 import './globals.css';
 
 export const metadata: Metadata = {
-  title: 'Cobble',
   description: 'Artwork becomes a sewing plan that works on the first sew-out.',
 };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };

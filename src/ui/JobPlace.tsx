@@ -15,7 +15,8 @@ import { Button } from './components/Button';
 import { JobNotices } from './components/JobNotices';
 import { StorageBanner, useStorageHealth } from './components/StorageBanner';
 import { TopLine } from './components/TopLine';
-import type { PlaceKey } from './places';
+import { SkipLink } from './components/SkipLink';
+import { PLACES, type PlaceKey } from './places';
 
 const Bench = dynamic(() => import('./bench/Bench').then((m) => m.Bench), {
   ssr: false,
@@ -56,6 +57,7 @@ export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
   if (status !== 'ready') {
     return (
       <>
+        <PageTitle place={place} />
         <StorageBanner>{null}</StorageBanner>
         <Waiting text="Taking the job from the shelf …" />
       </>
@@ -63,11 +65,20 @@ export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
   }
   return (
     <div className="flex h-screen flex-col overflow-hidden">
+      <PageTitle place={place} />
+      <SkipLink />
       <TopLine place={place} />
       <JobNotices />
       {VIEWS[place]()}
     </div>
   );
+}
+
+/** The name of the job and of the place, as tabs and screen readers say it. */
+function PageTitle({ place }: { place: PlaceKey }) {
+  const name = useJob((s) => s.job?.name ?? null);
+  const at = PLACES.find((p) => p.key === place)!.name;
+  return <title>{name === null ? `${at} · Cobble` : `${name} · ${at} · Cobble`}</title>;
 }
 
 /** Plans the open job now and after every change, without waiting for anything to be shown first. @returns how to stop */
@@ -104,6 +115,7 @@ function useLeaving(): void {
 function Apart({ title, text, children }: { title: string; text: string; children?: React.ReactNode }) {
   return (
     <main className="grid h-screen place-content-center justify-items-center gap-3 px-4 text-center">
+      <title>{`${title} · Cobble`}</title>
       <h1 className="text-xl font-semibold">{title}</h1>
       <p className="max-w-[60ch] text-quiet">{text}</p>
       {children}

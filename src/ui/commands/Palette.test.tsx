@@ -3,19 +3,18 @@ import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 
 const ran: string[] = [];
-jest.mock('./registry', () => ({
-  COMMANDS: [
-    { name: 'Zoom to the hoop', keys: '1', run: () => ran.push('zoom'), whyNot: () => null },
-    { name: 'Join what is chosen', keys: 'J', run: () => ran.push('join'), whyNot: () => 'Choose two pieces first.' },
-    { name: 'Turn about', keys: 'T', run: () => ran.push('turn'), whyNot: () => null },
-  ],
-}));
+const ALL = [
+  { name: 'Zoom to the hoop', keys: '1', run: () => ran.push('zoom'), whyNot: () => null },
+  { name: 'Join what is chosen', keys: 'J', run: () => ran.push('join'), whyNot: () => 'Choose two pieces first.' },
+  { name: 'Turn about', keys: 'T', run: () => ran.push('turn'), whyNot: () => null },
+];
 
 import { Palette } from './Palette';
 
+const all = () => ALL;
 const closed: boolean[] = [];
 const open = (): void => {
-  render(<Palette open onOpenChange={(o) => closed.push(!o)} />);
+  render(<Palette open all={all} onOpenChange={(o) => closed.push(!o)} />);
 };
 const names = (): string[] => screen.getAllByRole('option').map((o) => o.firstChild!.firstChild!.textContent!);
 const later = (): Promise<void> => new Promise((done) => setTimeout(done, 5));
@@ -54,6 +53,6 @@ describe('the list of commands', () => {
     await userEvent.keyboard('no such thing{Enter}');
     await later();
     expect([ran, closed]).toEqual([[], []]);
-    expect(screen.getByText('No command is called that.')).toBeTruthy();
+    expect(screen.getByText('Nothing is called that. Try another word for it.')).toBeTruthy();
   });
 });

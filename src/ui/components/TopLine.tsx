@@ -5,7 +5,7 @@ import { renameJob } from '@/session/edit/commands';
 import { useJob, type SavedState } from '@/session/job/jobStore';
 import { KeysSheet } from '../commands/KeysSheet';
 import { keyCommand } from '../commands/keys';
-import { Palette } from '../commands/Palette';
+import { JobPalette } from '../commands/JobPalette';
 import { useKeys } from '../commands/useKeys';
 import { PLACES, placeHref, type PlaceKey } from '../places';
 import { SignButton } from './Button';
@@ -29,7 +29,7 @@ export function TopLine({ place }: { place: PlaceKey }) {
   const [keys, setKeys] = useState(false);
   const [palette, setPalette] = useState(false);
   const openers = useMemo(
-    () => [keyCommand('Find a command', '/', () => setPalette(true)), keyCommand('Keys and help', '?', () => setKeys(true))],
+    () => [keyCommand('Find anything', '/', () => setPalette(true)), keyCommand('Keys and help', '?', () => setKeys(true))],
     [],
   );
   useKeys(openers);
@@ -66,11 +66,9 @@ export function TopLine({ place }: { place: PlaceKey }) {
       >
         <Redo2 size={17} />
       </SignButton>
-      {place === 'bench' && (
-        <SignButton name="Find a command (/)" onClick={() => setPalette(true)}>
-          <TextSearch size={17} />
-        </SignButton>
-      )}
+      <SignButton name="Find anything (/)" className="max-sm:hidden" onClick={() => setPalette(true)}>
+        <TextSearch size={17} />
+      </SignButton>
       <QuietLink
         href={`/compare?left=${encodeURIComponent(`opened ${id}`)}&right=${encodeURIComponent(`now ${id}`)}`}
         aria-label="Compare with another version or job"
@@ -84,13 +82,13 @@ export function TopLine({ place }: { place: PlaceKey }) {
       </SignButton>
       <TakeAway />
       <KeysSheet open={keys} onOpenChange={setKeys} />
-      {place === 'bench' && <Palette open={palette} onOpenChange={setPalette} />}
+      <JobPalette place={place} open={palette} onOpenChange={setPalette} />
     </header>
   );
 }
 
 /** On a phone the places are wider than the screen: the one that is open is to be seen. */
-const inView = (link: HTMLAnchorElement | null): void => link?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+const inView = (link: HTMLAnchorElement | null): void => void link?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
 
 function PlaceLink({ name, href, current }: { name: string; href: string; current: boolean }) {
   return (

@@ -1,15 +1,16 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { floorAgain, requestFloor, useFloor } from '@/session/derived/floorStore';
 import { openMachines } from '@/session/floor/machineStore';
 import { useJob } from '@/session/job/jobStore';
 import { openLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { Button } from '../components/Button';
+import { useHashPart } from '../components/useHashPart';
 import { GarmentPart } from './garment/GarmentPart';
 import { HoopPart } from './hoop/HoopPart';
 import { MachinePart } from './machine/MachinePart';
 import { PricePart } from './price/PricePart';
-import { Rail, type PartKey } from './Rail';
+import { PART_KEYS, Rail, type PartKey } from './Rail';
 import { RunPart } from './run/RunPart';
 import { SheetPart } from './sheet/SheetPart';
 
@@ -27,7 +28,7 @@ export function Floor() {
   const job = useJob((s) => s.job);
   const work = useLibrary((s) => s.library.work);
   const ready = useLibrary((s) => s.ready);
-  const [part, setPart] = useState<PartKey>('hoop');
+  const [part, setPart] = useHashPart(PART_KEYS, 'hoop');
   useEffect(() => {
     void openLibrary();
     void openMachines();

@@ -6,6 +6,7 @@ import { download } from '@/platform/files';
 import { importLibrary, openLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { Button } from '../components/Button';
 import { HomeLink } from '../components/HomeLink';
+import { useHashPart } from '../components/useHashPart';
 import { Cloths } from './Cloths';
 import { Faces } from './Faces';
 import { HoopsNeedles } from './HoopsNeedles';
@@ -29,11 +30,11 @@ const PAGES = [
   { key: 'shop', name: 'Shop', says: 'Your name, hours and machines: for sheets, quotations and the day’s work.' },
   { key: 'schools', name: 'Schools', says: 'Where good people differ: what new jobs begin with.' },
 ] as const;
-type Page = (typeof PAGES)[number]['key'];
+const PAGE_KEYS = PAGES.map((p) => p.key);
 
 /** What the shop knows: ways of sewing, cloths, threads, and how it likes to work. */
 export function Library() {
-  const [page, setPage] = useState<Page>('ways');
+  const [page, setPage] = useHashPart(PAGE_KEYS, 'ways');
   useEffect(() => void openLibrary(), []);
   return (
     <div className="flex min-h-screen flex-col">

@@ -51,7 +51,7 @@ function Waiting({
   return (
     <section
       aria-label="Correction"
-      ref={(element) => element?.scrollIntoView({ block: 'nearest' })}
+      ref={(element) => void element?.scrollIntoView({ block: 'nearest' })}
       className="rounded-md border border-ink bg-tape-soft p-3"
       data-testid="correction"
     >
