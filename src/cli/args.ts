@@ -35,6 +35,8 @@ export interface PlanArgs extends InputArgs {
   quick: boolean;
   /** File of a machine's profile. */
   machine?: string;
+  /** Several inputs, each planned by itself into files of a folder. */
+  many?: { inputs: readonly string[]; dir: string; as: readonly string[]; options: readonly string[] };
 }
 
 export interface RouteArgs extends InputArgs {
@@ -53,9 +55,39 @@ export function number(name: string, text: string | undefined, min: number, max:
 
 /** Reads the words after `bin/cobble plan`. */
 export function readPlanArgs(argv: readonly string[]): PlanArgs {
-  const words = parsed(argv, { out: { type: 'string', multiple: true }, quick: { type: 'boolean' }, machine: { type: 'string' } });
+  const words = parsed(argv, {
+    out: { type: 'string', multiple: true },
+    quick: { type: 'boolean' },
+    machine: { type: 'string' },
+    'out-dir': { type: 'string' },
+    as: { type: 'string' },
+  });
   const { out = [], quick = false, machine } = words.values as { out?: string[]; quick?: boolean; machine?: string };
-  return { ...readInput(words), out, quick, ...(machine === undefined ? {} : { machine }) };
+  const many = readMany(words, out);
+  const input = readInput(many ? { ...words, positionals: [many.inputs[0]!] } : words);
+  return { ...input, out, quick, ...(machine === undefined ? {} : { machine }), ...(many ? { many } : {}) };
+}
+
+/** Several inputs go to a folder, as bundles unless said otherwise; everything else that was said holds for each of them. */
+function readMany({ values, positionals }: ReturnType<typeof parsed>, out: readonly string[]): PlanArgs['many'] {
+  const { 'out-dir': dir, as, ...rest } = values as Record<string, string | boolean | undefined>;
+  if (typeof dir !== 'string') {
+    if (as !== undefined) throw usage('--as names the files of --out-dir; give that too.');
+    if (positionals.length > 1) throw usage('Several inputs are planned into a folder: name it with --out-dir.');
+    return undefined;
+  }
+  if (out.length > 0 || rest['report'] !== undefined)
+    throw usage('With --out-dir, files are named after the inputs: use --as, not --out or --report.');
+  if (positionals.length === 0) throw usage('Give the files to plan.');
+  const options = Object.entries(rest).flatMap(([key, value]) =>
+    value === true ? [`--${key}`] : value === undefined ? [] : [`--${key}=${value}`],
+  );
+  return {
+    inputs: positionals,
+    dir,
+    as: (typeof as === 'string' ? as : 'cobble').split(',').map((e) => e.trim().replace(/^\./, '')),
+    options,
+  };
 }
 
 /** Reads the words after `bin/cobble proof`. */

@@ -14,7 +14,7 @@ import { readSewoutArgs } from './sewoutArgs';
 import { HELP, helpOf, overview, type CommandName } from './help';
 
 const READ: Record<CommandName, (argv: readonly string[]) => unknown> = {
-  plan: readPlanArgs,
+  plan: (argv) => readPlanArgs([...argv, ...(argv.some((a) => a.startsWith('--as')) ? ['--out-dir', 'd'] : [])]),
   proof: readProofArgs,
   route: readRouteArgs,
   forecast: readForecastArgs,
@@ -47,6 +47,7 @@ const VALUES: Record<string, string> = {
   FILE: 'a.csv',
   'FILE.json': 'a.json',
   'OUT.cobble': 'a.cobble',
+  'EXT[,EXT]': 'csv,svg',
   'LIST.csv': 'a.csv',
   'LIBRARY.json': 'a.json',
   DIR: 'd',

@@ -37,6 +37,8 @@ export const HELP = {
     options: [
       ...INPUT,
       ['--out FILE', `stitches as ${EXPORTS.map((f) => `.${f.extension}`).join(', ')}; may be given several times`],
+      ['--out-dir DIR', 'for several inputs, on all cores: a folder for their files'],
+      ['--as EXT[,EXT]', 'what those files are, .cobble unless said'],
       REPORT,
       ['--quick', 'without forecast and proof'],
       ...TIES,

@@ -3,7 +3,8 @@ import { readLetterArgs } from './args';
 import { faceAsked } from './faceFont';
 import { jobFor } from './letterJob';
 import { lettersOfList } from './letterList';
-import { formatsOf, writePlan } from './plan';
+import { formatsOf } from './outFormats';
+import { writePlan } from './plan';
 
 /** `bin/cobble letter`: a text, or a list of names, as jobs. */
 export async function letterCommand(argv: readonly string[]): Promise<number> {

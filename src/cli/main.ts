@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { version } from '../../package.json';
 import { InputError } from '../core/document/errors';
 import { providePrinting, type PrintFont } from '../core/formats/print/fonts';
 import { clipCompiled } from '../core/geometry/clipping/load';
@@ -39,6 +40,10 @@ async function main(argv: readonly string[]): Promise<number> {
   const command = name !== undefined && isCommand(name) ? name : null;
   if (name === '--help' || name === 'help' || (command && rest.includes('--help'))) {
     process.stdout.write(command ? helpOf(command) : overview());
+    return 0;
+  }
+  if (name === '--version') {
+    process.stdout.write(`Cobble ${version}\n`);
     return 0;
   }
   try {

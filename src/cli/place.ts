@@ -12,7 +12,7 @@ import { counted } from '../core/units/count';
 import { sayShortly, writeAll } from './files';
 import { rowsOf } from './letterList';
 import { load, type Loaded } from './load';
-import { formatsOf } from './plan';
+import { formatsOf } from './outFormats';
 import { readPlaceArgs, type PlaceArgs } from './productionArgs';
 
 const round = (v: number): number => Math.round(v * 1000) / 1000;

@@ -1,6 +1,4 @@
 import { requireFit } from '../core/artwork/newJob';
-import { InputError } from '../core/document/errors';
-import { EXPORTS } from '../core/formats/registry';
 import type { Job } from '../core/document/types';
 import type { StitchPlan } from '../core/plan/plan';
 import { Planner } from '../core/plan/planner';
@@ -16,25 +14,18 @@ import type { MachineProfile } from '../core/document/shop/profile';
 import { readPlanArgs, type PlanArgs } from './args';
 import { readBytes, sayShortly, writeAll } from './files';
 import { load, type Loaded } from './load';
+import { formatsOf } from './outFormats';
 import { planBounds } from '../core/stitches/planBounds';
 
 /** `bin/cobble plan`: artwork or job in, stitches and report out. */
 export async function planCommand(argv: readonly string[]): Promise<number> {
   const began = performance.now();
   const args = readPlanArgs(argv);
+  if (args.many) return (await import('./planMany')).planMany(args.many);
   formatsOf(args.out);
   await writePlan(await load(args), args, began);
   return 0;
 }
-
-/** What each file name says it is to be. */
-export const formatsOf = (out: readonly string[]) =>
-  out.map((path) => {
-    const format = EXPORTS.find((f) => path.toLowerCase().endsWith(`.${f.extension}`));
-    if (!format)
-      throw new InputError('bad-usage', `Cobble cannot write ‘${path}’; use ${EXPORTS.map((f) => `.${f.extension}`).join(', ')}.`);
-    return { path, format };
-  });
 
 /** Plans a job, writes what is asked for, and tells its figures. */
 export async function writePlan({ job, artwork }: Loaded, args: Omit<PlanArgs, 'input'>, began: number): Promise<void> {

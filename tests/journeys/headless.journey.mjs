@@ -34,6 +34,23 @@ test('plan writes stitches and report, and says what it did', () => {
   assert.equal(figures.pieces[0].settings.spacing.from, 'recipe');
 });
 
+test('several inputs are planned into a folder; the one that cannot be is named, and the rest done', () => {
+  const bad = file('bad.svg', '<svg');
+  const dir = join(folder, 'many');
+  const circle = file('circle.svg', '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><circle cx="5" cy="5" r="4"/></svg>');
+  const words = ['--width', '40', '--cloth', 'twill', '--quick'];
+  const { status, stdout, stderr } = run('plan', SQUARE, bad, circle, '--out-dir', dir, '--as', 'csv,cobble', ...words);
+  assert.equal(status, 2);
+  assert.deepEqual(readdirSync(dir).sort(), ['circle.cobble', 'circle.csv', 'square.cobble', 'square.csv']);
+  assert.match(stderr, /bad\.svg: This file is not a readable SVG/);
+  assert.match(stderr, /1 of 3 could not be planned/);
+  assert.equal(stdout.trim().split('\n').length, 2);
+  const alone = join(folder, 'alone.csv');
+  assert.equal(run('plan', SQUARE, ...words, '--out', alone).status, 0);
+  assert.equal(readFileSync(join(dir, 'square.csv'), 'utf8'), readFileSync(alone, 'utf8'));
+  assert.match(run('--version').stdout, /^Cobble \d+\.\d+\.\d+\n$/);
+});
+
 test('all formats in one go', () => {
   const outs = ['csv', 'svg', 'gcode', 'pdf', 'png', 'cobble'].flatMap((e) => ['--out', join(folder, `all.${e}`)]);
   assert.equal(run('plan', SQUARE, '--height', '30', ...outs).status, 0);
