@@ -1,6 +1,7 @@
 import { basename, extname } from 'node:path';
 import { jobFromArt } from '../core/artwork/newJob';
 import { drawingOf } from '../core/artwork/readSvg';
+import { requireDrawing } from '../core/artwork/otherFile';
 import { artworkName } from '../core/document/fileNames';
 import { InputError } from '../core/document/errors';
 import type { Job } from '../core/document/types';
@@ -27,6 +28,7 @@ export async function load(args: InputArgs): Promise<Loaded> {
     const loaded = readJobFile(bytes, kind);
     return { ...loaded, job: overridden(loaded.job, args) };
   }
+  if (!isPictureName(args.input)) requireDrawing(basename(args.input), bytes);
   return jobOfDrawing(isPictureName(args.input) ? await tracedFile(bytes, args) : new TextDecoder().decode(bytes), args);
 }
 

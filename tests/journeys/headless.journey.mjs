@@ -138,6 +138,8 @@ const refusals = [
   ['too wide for the hoop', ['plan', SQUARE, '--width', '120', '--hoop', '100x100'], /larger hoop/],
   ['a missing file', ['plan', join(folder, 'none.svg'), '--width', '40'], /no file/],
   ['a folder', ['plan', folder, '--width', '40'], /not a file/],
+  ['a PDF', ['plan', file('art.pdf', '%PDF-1.7'), '--width', '40'], /is a PDF.*SVG/],
+  ['a machine’s own file', ['plan', file('design.bin', 'L\u0000\u0001'), '--width', '40'], /holds stitches and no shapes/],
   ['no XML', ['plan', file('words.svg', 'hello'), '--width', '40'], /SVG/],
   [
     'no area',

@@ -190,6 +190,9 @@ test('bad files get one sentence and change nothing', async () => {
     ['words.svg', 'not a drawing', 'readable SVG'],
     ['huge.svg', `<svg xmlns="http://www.w3.org/2000/svg">${' '.repeat(50_000_000)}</svg>`, '50 MB'],
     ['empty.svg', '<svg xmlns="http://www.w3.org/2000/svg"/>', 'paints nothing'],
+    ['face.otf', 'OTTO\u0000\u000b', 'is a font'],
+    ['art.pdf', '%PDF-1.7', 'is a PDF'],
+    ['design.bin', 'L\u0000\u0001\u0002', 'holds stitches and no shapes'],
     ['cut.cobble', 'PK\u0003\u0004 cut short here', 'damaged'],
   ];
   for (const [name, content, says] of bad) {

@@ -4,8 +4,9 @@ import { Dialog } from 'radix-ui';
 import { COMMANDS } from './registry';
 
 const CLOTH_HINTS: readonly [string, string][] = [
-  ['Zoom where the pointer is', 'Wheel'],
-  ['Move the cloth', 'Drag it'],
+  ['Zoom where the pointer is', 'Wheel, or two fingers drawn apart'],
+  ['Move the cloth', 'Drag it; middle button over a piece'],
+  ['Move the cloth across', 'Shift and wheel, or wheel sideways'],
   ['Choose a piece', 'Click its thread'],
   ['Change the order', 'Drag a stretch of the thread line'],
   ['Sew back and forth', 'Drag the yellow playhead'],

@@ -1,3 +1,4 @@
+import { requireDrawing, TELLING_BYTES } from '@/core/artwork/otherFile';
 import { artworkName } from '@/core/document/fileNames';
 import { waysFor } from '@/core/cloth/library';
 import { DEFAULT_BRIEF } from '@/core/document/job';
@@ -91,6 +92,7 @@ async function jobFromPicture(file: File, { signal, progress }: CallOptions): Pr
 
 /** Takes in a dropped file: a picture is traced, a drawing becomes a new job, a bundle comes back as the job that it was, a whole shelf as its jobs. */
 export async function takeIn(file: File, options: CallOptions = {}): Promise<TakenIn> {
+  if (!isBundle(file) && !isPicture(file)) requireDrawing(file.name, new Uint8Array(await file.slice(0, TELLING_BYTES).arrayBuffer()));
   checkSize(file);
   if (isPicture(file)) return { job: await jobFromPicture(file, options) };
   if (!isBundle(file)) {

@@ -5,7 +5,7 @@ import { clothColour } from '@/core/render/picture';
 import type { Job } from '@/core/document/types';
 import type { StitchPlan } from '@/core/plan/plan';
 import { Command } from '@/core/stitches/roles';
-import { useCamera, zoomAt } from '@/session/view/cameraStore';
+import { panBy, useCamera, zoomAt } from '@/session/view/cameraStore';
 import { usePlan } from '@/session/derived/planStore';
 import { useProof } from '@/session/derived/proofStore';
 import { useView } from '@/session/view/viewStore';
@@ -22,6 +22,7 @@ import { useClothPointer } from './useClothPointer';
 import { PictureBeneath } from './PictureBeneath';
 import { useArtworkBeneath } from './useArtworkBeneath';
 import { WeightLayer } from './WeightLayer';
+import { wheelMove } from './wheel';
 import { useSewnPicture } from './useSewnPicture';
 
 /** The cloth in its hoop: mat, cloth and artwork beneath, threads, and marks above. */
@@ -89,7 +90,9 @@ function useMeasuredFrame(frame: React.RefObject<HTMLDivElement | null>): void {
     const onWheel = (e: WheelEvent): void => {
       e.preventDefault();
       const rect = element.getBoundingClientRect();
-      zoomAt(Math.exp(-e.deltaY * 0.0016), e.clientX - rect.left, e.clientY - rect.top);
+      const move = wheelMove(e);
+      if ('pan' in move) panBy(...move.pan);
+      else zoomAt(move.zoom, e.clientX - rect.left, e.clientY - rect.top);
     };
     element.addEventListener('wheel', onWheel, { passive: false });
     return () => {

@@ -64,7 +64,7 @@ export function useClothPointer() {
       const held = press.current;
       press.current = null;
       held?.drag?.drop?.();
-      if (held && !held.moved) toolInHand().click?.(spotOf(e));
+      if (held && !held.moved && held.button === 0) toolInHand().click?.(spotOf(e));
     },
     onPointerCancel() {
       press.current = null;

@@ -165,6 +165,7 @@ export const BENCH_KEYS = [
     () => {
       const made = pasteFromClipboard();
       if (made.length > 0) selectAll(made);
+      else toast('Nothing was copied in this window yet: choose a piece and press Ctrl+C.');
     },
     needsCopy,
   ),
