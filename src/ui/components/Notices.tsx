@@ -7,6 +7,7 @@ export function Notices() {
     <Toaster
       position="bottom-center"
       duration={7000}
+      style={{ fontFamily: 'inherit' }}
       toastOptions={{
         unstyled: true,
         classNames: {
