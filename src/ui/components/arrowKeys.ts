@@ -14,26 +14,22 @@ export function memberByKey(key: string, at: number, members: number): number | 
 /** Whoever pressed a button with the pointer goes on with the page's keys: there arrows nudge. */
 const byKeys = (e: KeyboardEvent<HTMLElement>): boolean => (e.target as HTMLElement).matches(':focus-visible');
 
-/** Arrow keys, Home and End move within a group of radios or tabs, and choose what they come to. */
-export function chooseByArrows(e: KeyboardEvent<HTMLElement>): void {
-  if (!byKeys(e)) return;
-  const members = [...e.currentTarget.querySelectorAll<HTMLElement>('[role=radio], [role=tab]')];
-  const next = memberByKey(e.key, members.indexOf(e.target as HTMLElement), members.length);
-  if (next === null) return;
+/** Moves the focus among members of a group by its keys. @returns the member that a key came to */
+function walked(e: KeyboardEvent<HTMLElement>, members: string): HTMLElement | null {
+  if (!byKeys(e)) return null;
+  const all = [...e.currentTarget.querySelectorAll<HTMLElement>(members)];
+  const next = memberByKey(e.key, all.indexOf(e.target as HTMLElement), all.length);
+  if (next === null) return null;
   e.preventDefault();
-  members[next]!.focus();
-  members[next]!.click();
+  all[next]!.focus();
+  return all[next]!;
 }
 
+/** Arrow keys, Home and End move within a group of radios or tabs, and choose what they come to. */
+export const chooseByArrows = (e: KeyboardEvent<HTMLElement>): void => walked(e, '[role=radio], [role=tab]')?.click();
+
 /** The same in a tool bar, where keys move without pressing. */
-export function walkByArrows(e: KeyboardEvent<HTMLElement>): void {
-  if (!byKeys(e)) return;
-  const members = [...e.currentTarget.querySelectorAll<HTMLElement>('button:not(:disabled)')];
-  const next = memberByKey(e.key, members.indexOf(e.target as HTMLElement), members.length);
-  if (next === null) return;
-  e.preventDefault();
-  members[next]!.focus();
-}
+export const walkByArrows = (e: KeyboardEvent<HTMLElement>): void => void walked(e, 'button:not(:disabled)');
 
 /** One member of a group is on the way of the Tab key: the chosen one. */
 export const onTabWay = (chosen: boolean): 0 | -1 => (chosen ? 0 : -1);
