@@ -15,6 +15,8 @@ import {
   type Lettering,
   type RoutePolicy,
 } from '../core/document/types';
+import { MM_PER_INCH, parseLength } from '../core/units/length';
+import { unitsAsked } from './say';
 import type { TraceOptions } from '../core/tracing/options';
 
 export interface InputArgs {
@@ -51,6 +53,14 @@ export function number(name: string, text: string | undefined, min: number, max:
   const value = text.trim() === '' ? NaN : Number(text);
   if (!Number.isFinite(value) || value < min || value > max) throw usage(`--${name} takes a number from ${min} to ${max}, not ‘${text}’.`);
   return value;
+}
+
+/** A length: "85" in what was asked for with --units, or with its unit, "85mm", "3.35in". @returns mm */
+export function length(name: string, text: string | undefined, min: number, max: number): number | undefined {
+  if (text === undefined) return undefined;
+  const mm = parseLength(text, unitsAsked());
+  if (mm === null || mm < min || mm > max) throw usage(`--${name} takes a number from ${min} to ${max} mm, not ‘${text}’.`);
+  return mm;
 }
 
 /** Reads the words after `bin/cobble plan`. */
@@ -166,7 +176,7 @@ export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: st
   if (common.width === undefined && common.height === undefined) throw usage('Give --height (of the capitals) or --width.');
   const text: LetterArgs['text'] = { face: v['face'] ?? 'treadle' };
   if (!listed) text.text = words.positionals[0]!.replace(/\\n/g, '\n');
-  const numbers = { spacing: number('spacing', v['spacing'], -20, 300), slant: number('slant', v['slant'], -45, 45), radius: number('radius', v['radius'], 5, 2000) }; // prettier-ignore
+  const numbers = { spacing: number('spacing', v['spacing'], -20, 300), slant: number('slant', v['slant'], -45, 45), radius: length('radius', v['radius'], 5, 2000) }; // prettier-ignore
   for (const [key, value] of Object.entries(numbers)) if (value !== undefined) text[key as keyof typeof numbers] = value;
   if (v['align'] !== undefined) text.align = oneOf('align', v['align'], ALIGNMENTS);
   if (v['style'] === 'columns') text.rules = { line: false };
@@ -179,7 +189,7 @@ export function readLetterArgs(argv: readonly string[]): LetterArgs & { hex?: st
       LETTER_LINES.filter((l) => l !== 'path' && l !== 'between'),
     );
   if (common.height !== undefined) text.height = common.height;
-  const together = number('together', v['together'], 0, 200);
+  const together = length('together', v['together'], 0, 200);
   const names = listed ? { names: { list: v['names']!, dir: v['out-dir']!, ...(together === undefined ? {} : { together }) } } : {};
   return { ...common, out, quick, asDrawn, text, ...names, ...(v['colour'] === undefined ? {} : { hex: readHex(v['colour']) }) };
 }
@@ -214,7 +224,7 @@ export function readTraceArgs(argv: readonly string[]): TraceArgs {
   const { input, width, report } = readInput(words);
   if (width === undefined) throw usage('Give --width: a picture has no size of its own.');
   const colours = number('colours', v['colours'], 1, 250);
-  const toleranceMm = number('tolerance', v['tolerance'], 0.01, 2);
+  const toleranceMm = length('tolerance', v['tolerance'], 0.01, 2);
   return {
     input,
     widthMm: width,
@@ -252,8 +262,8 @@ export function readInput({ values: all, positionals }: Words): InputArgs {
   if (values['width'] !== undefined && values['height'] !== undefined)
     throw usage('Give --width or --height, not both: one follows from the other.');
   const out: InputArgs = { input: positionals[0]! };
-  const width = number('width', values['width'], 1, 1000);
-  const height = number('height', values['height'], 1, 1000);
+  const width = length('width', values['width'], 1, 1000);
+  const height = length('height', values['height'], 1, 1000);
   const weight = number('thread-weight', values['thread-weight'], 8, 150);
   if (width !== undefined) out.width = width;
   if (height !== undefined) out.height = height;
@@ -271,7 +281,7 @@ export function readInput({ values: all, positionals }: Words): InputArgs {
 }
 
 function readTies(values: Record<string, string | undefined>): InputArgs['ties'] | null {
-  const distance = number('tie-distance', values['tie-distance'], 0.5, 50);
+  const distance = length('tie-distance', values['tie-distance'], 0.5, 50);
   const ties = {
     ...(values['ties'] === undefined ? {} : { tieWhen: oneOf('ties', values['ties'], TIES_WHEN) }),
     ...(values['tie-shape'] === undefined ? {} : { tieShape: oneOf('tie-shape', values['tie-shape'], TIE_SHAPES) }),
@@ -282,7 +292,8 @@ function readTies(values: Record<string, string | undefined>): InputArgs['ties']
 
 function readHoop(text: string): Brief['hoop'] {
   const match = /^(\d+(?:\.\d+)?)x(\d+(?:\.\d+)?)$/i.exec(text);
-  const [width, height] = [Number(match?.[1]), Number(match?.[2])];
+  const per = unitsAsked() === 'in' ? MM_PER_INCH : 1;
+  const [width, height] = [match?.[1], match?.[2]].map((side) => Math.round(Number(side) * per * 10) / 10) as [number, number];
   if (!(width >= 10 && width <= 1000 && height >= 10 && height <= 1000)) {
     throw usage(`--hoop takes width x height in mm, each from 10 to 1000, such as 100x100, not ‘${text}’.`);
   }

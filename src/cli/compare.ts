@@ -1,3 +1,4 @@
+import { say } from './say';
 import { changesBetween } from '../core/compare/changes';
 import { COMPARE_ROWS, sideOf } from '../core/compare/side';
 import { readCompareArgs, type InputArgs } from './args';
@@ -25,11 +26,11 @@ export async function compareCommand(argv: readonly string[]): Promise<number> {
   );
   const changes = changesBetween(a.side.job, b.side.job);
   const text = JSON.stringify({ a: a.figures, b: b.figures, difference, changes }, null, 1) + '\n';
-  if (report === undefined) process.stdout.write(text);
+  if (report === undefined) say(text);
   else {
     writeAll([{ path: report, content: text }]);
     const both = (key: string, unit: string): string => `${a.figures[key]} and ${b.figures[key]} ${unit}`;
-    process.stdout.write(`${both('stitches', 'stitches')}, ${both('trims', 'trims')}, ${both('run_minutes', 'min')}\n`);
+    say(`${both('stitches', 'stitches')}, ${both('trims', 'trims')}, ${both('run_minutes', 'min')}\n`);
   }
   return 0;
 }

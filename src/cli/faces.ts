@@ -1,3 +1,4 @@
+import { say } from './say';
 import { FACES, markedOf, signsOf } from '../core/lettering/faces';
 import { foamHeight, tooThinForFoam } from '../core/lettering/foam';
 import { SHIPPED_FACES } from '../core/lettering/outline/catalogue';
@@ -35,7 +36,7 @@ export async function facesCommand(argv: readonly string[]): Promise<number> {
   if (report !== undefined) writeAll([{ path: report, content: `${JSON.stringify({ faces, signs: signs.join('') }, null, 1)}\n` }]);
   for (const f of faces) {
     const small = WEIGHTS.map((w) => `${f.smallest_height_mm[w]} mm in ${w} weight`).join(', ');
-    process.stdout.write(`${f.name.padEnd(10)} from ${small}; ${f.native ? '' : 'outlines: '}${f.says}\n`);
+    say(`${f.name.padEnd(10)} from ${small}; ${f.native ? '' : 'outlines: '}${f.says}\n`);
   }
   return 0;
 }

@@ -1,3 +1,4 @@
+import { say, spoken } from './say';
 import { readFileSync, renameSync, rmSync, statSync, writeFileSync, writeSync } from 'node:fs';
 import { InputError } from '../core/document/errors';
 import { isPictureName } from '../core/tracing/pictureName';
@@ -46,8 +47,8 @@ export function writeAll(files: readonly { path: string; content: string | Uint8
 /** Tells a line; Node's own stream takes ten milliseconds to set up, and is asked only where the terminal does not take it at once. */
 export function sayShortly(line: string): void {
   try {
-    writeSync(1, line);
+    writeSync(1, spoken(line));
   } catch {
-    process.stdout.write(line);
+    say(line);
   }
 }

@@ -1,3 +1,4 @@
+import { say } from './say';
 import { forecast } from '../core/forecast/forecast';
 import { forecastReport, outlinesReport } from '../core/forecast/forecastReport';
 import { EDITING_GRID, PROOF_GRID } from '../core/forecast/sheet';
@@ -24,7 +25,7 @@ export async function forecastCommand(argv: readonly string[]): Promise<number> 
   }));
   const report = { ...forecastReport(job, made), letters, outlines: outlinesReport(job, made), timing_ms: timing };
   if (args.report !== undefined) writeAll([{ path: args.report, content: JSON.stringify(report, null, 1) + '\n' }]);
-  if (args.report === undefined) process.stdout.write(JSON.stringify(report, null, 1) + '\n');
-  else process.stdout.write(`largest gap ${report.max_gap_mm.toFixed(2)} mm, ${report.gaps.length} edges where cloth may show\n`);
+  if (args.report === undefined) say(JSON.stringify(report, null, 1) + '\n');
+  else say(`largest gap ${report.max_gap_mm.toFixed(2)} mm, ${report.gaps.length} edges where cloth may show\n`);
   return Promise.resolve(0);
 }

@@ -165,7 +165,7 @@ const aligned = (rows: readonly (readonly [string, string])[]): string => {
 
 /** All commands in a few lines. */
 export const overview = (): string =>
-  `usage: bin/cobble COMMAND …\n\n${aligned(Object.entries(HELP).map(([name, h]) => [`${name} ${h.takes}`, h.does]))}\n\nbin/cobble COMMAND --help tells the options of one.\n`;
+  `usage: bin/cobble COMMAND …\n\n${aligned(Object.entries(HELP).map(([name, h]) => [`${name} ${h.takes}`, h.does]))}\n\nbin/cobble COMMAND --help tells the options of one. Every command takes\n--units in: lengths are told and taken in inches, and papers are set in them.\n`;
 
 /** One command with its options. */
 export function helpOf(name: CommandName): string {

@@ -1,3 +1,4 @@
+import { say } from './say';
 import { mkdirSync, readFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { InputError } from '../core/document/errors';
@@ -42,7 +43,7 @@ export async function lettersOfList(args: DrawnArgs, { list, dir, together }: Na
     for (const [k, job] of jobsTogether(kept, together).entries()) hoops.push(await written(job, join(dir, hoopFile(k))));
   const report = { made, refused, ...(together === undefined ? {} : { hoops }) };
   if (args.report !== undefined) writeAll([{ path: args.report, content: `${JSON.stringify(report, null, 1)}\n` }]);
-  process.stdout.write(`${made.length} made${together === undefined ? '' : ` in ${hoops.length} hoops`}, ${refused.length} refused\n`);
+  say(`${made.length} made${together === undefined ? '' : ` in ${hoops.length} hoops`}, ${refused.length} refused\n`);
   return refused.length > 0 && made.length === 0 ? 1 : 0;
 }
 

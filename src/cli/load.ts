@@ -1,3 +1,4 @@
+import { unitsAsked } from './say';
 import { basename, extname } from 'node:path';
 import { jobFromArt } from '../core/artwork/newJob';
 import { drawingOf } from '../core/artwork/readSvg';
@@ -50,7 +51,7 @@ export function jobOfDrawing(text: string, args: InputArgs): Loaded {
     id: 'headless',
     name,
     file,
-    brief: { cloth: args.cloth ?? 'pique', ...sizeOf(args), ...(args.hoop ? { hoop: args.hoop } : {}) },
+    brief: { cloth: args.cloth ?? 'pique', ...sizeOf(args), ...(args.hoop ? { hoop: args.hoop } : {}), ...inAsked() },
     ...(args.threadWeight !== undefined ? { threadWeight: args.threadWeight } : {}),
   });
   return { job: tied(job, args), artwork: { [file]: text } };
@@ -58,13 +59,19 @@ export function jobOfDrawing(text: string, args: InputArgs): Loaded {
 /** A job with its thread tied as was asked for. */
 export const tied = (job: Job, { ties }: Pick<InputArgs, 'ties'>): Job => (ties ? { ...job, settings: { ...job.settings, ...ties } } : job);
 
+/** Units of papers, as asked for with --units. */
+const inAsked = (): Pick<Job['brief'], 'units'> => {
+  const units = unitsAsked();
+  return units ? { units } : {};
+};
+
 const sizeOf = ({ width, height }: InputArgs): Pick<Job['brief'], 'size'> | object =>
   width === undefined && height === undefined
     ? {}
     : { size: { ...(width !== undefined ? { width } : {}), ...(height !== undefined ? { height } : {}) } };
 
 function overridden(job: Job, args: InputArgs): Job {
-  const brief = { ...job.brief, ...(args.cloth ? { cloth: args.cloth } : {}), ...(args.hoop ? { hoop: args.hoop } : {}) };
+  const brief = { ...job.brief, ...(args.cloth ? { cloth: args.cloth } : {}), ...(args.hoop ? { hoop: args.hoop } : {}), ...inAsked() };
   const threads = args.threadWeight === undefined ? job.threads : job.threads.map((t) => ({ ...t, weight: args.threadWeight! }));
   return tied({ ...job, brief, threads }, args);
 }

@@ -1,3 +1,4 @@
+import { say } from './say';
 import { basename, extname } from 'node:path';
 import { InputError } from '../core/document/errors';
 import { writeCsv } from '../core/formats/csv';
@@ -21,21 +22,21 @@ export async function machineCommand(argv: readonly string[]): Promise<number> {
   if (args.action === 'send') return send(args);
   if (args.action === 'log') {
     const log = JSON.stringify(await askMachine(args.to, { path: '/log' }), null, 1) + '\n';
-    if (args.report === undefined) process.stdout.write(log);
+    if (args.report === undefined) say(log);
     else writeAll([{ path: args.report, content: log }]);
     return 0;
   }
   const status = (await askMachine(args.to, args.action === 'status' ? {} : { ask: { do: args.action } })) as MachineTold;
-  process.stdout.write(tell(status));
+  say(tell(status));
   return 0;
 }
 
 async function send(args: MachineArgs): Promise<number> {
   const file = await jobFileOf(args.file!);
-  process.stdout.write(tell(await sendToMachine(args.to, file)));
+  say(tell(await sendToMachine(args.to, file)));
   if (!args.start) return 0;
   await askMachine(args.to, { ask: { do: 'trace' } });
-  process.stdout.write(tell((await askMachine(args.to, { ask: { do: 'start' } })) as MachineTold));
+  say(tell((await askMachine(args.to, { ask: { do: 'start' } })) as MachineTold));
   return args.watch ? watch(args.to) : 0;
 }
 
@@ -47,7 +48,7 @@ async function watch(to: string): Promise<number> {
   for await (const status of machineEvents(to)) {
     const share = status.job ? Math.floor((20 * status.job.sewn) / status.job.stitches) : 0;
     const rests = RESTS.includes(status.condition);
-    if (share !== last || rests) process.stdout.write(tell(status));
+    if (share !== last || rests) say(tell(status));
     last = share;
     if (rests) return status.condition === 'done' ? 0 : 1;
   }

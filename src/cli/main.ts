@@ -12,6 +12,7 @@ import { letterCommand } from './letter';
 import { planCommand } from './plan';
 import { proofCommand } from './proof';
 import { routeCommand } from './route';
+import { spoken, tellIn } from './say';
 import { traceCommand } from './trace';
 
 /** Those of production are loaded when they are asked for: planning a small drawing takes hardly longer than loading them. */
@@ -35,7 +36,25 @@ const PRINT = 'print';
 /** Lies beside the program; see scripts/build-cli.mjs. */
 const CLIPPING = 'clipper2z.wasm';
 
-async function main(argv: readonly string[]): Promise<number> {
+/** Takes `--units NAME` out of the words, which every command understands. */
+function withoutUnits(argv: readonly string[]): readonly string[] {
+  const at = argv.findIndex((w) => w === '--units' || w.startsWith('--units='));
+  if (at < 0) return argv;
+  const joined = argv[at]!.includes('=');
+  const name = joined ? argv[at]!.slice('--units='.length) : argv[at + 1];
+  if (name !== 'mm' && name !== 'in') throw new InputError('bad-usage', `--units takes mm or in, not ‘${name ?? ''}’.`);
+  tellIn(name);
+  return argv.filter((_, i) => i !== at && (joined || i !== at + 1));
+}
+
+async function main(words: readonly string[]): Promise<number> {
+  let argv = words;
+  try {
+    argv = withoutUnits(words);
+  } catch (error) {
+    process.stderr.write(`cobble: ${sentenceOf(error, null)}\n`);
+    return 2;
+  }
   const [name, ...rest] = argv;
   const command = name !== undefined && isCommand(name) ? name : null;
   if (name === '--help' || name === 'help' || (command && rest.includes('--help'))) {
@@ -55,7 +74,7 @@ async function main(argv: readonly string[]): Promise<number> {
     await clipCompiled(readFileSync(join(__dirname, CLIPPING)));
     return await COMMANDS[command](rest);
   } catch (error) {
-    process.stderr.write(`cobble: ${sentenceOf(error, command).replace(/\s+/g, ' ')}\n`);
+    process.stderr.write(`cobble: ${spoken(sentenceOf(error, command)).replace(/\s+/g, ' ')}\n`);
     return 2;
   }
 }

@@ -1,3 +1,4 @@
+import { say } from './say';
 import { requireFit } from '../core/artwork/newJob';
 import { InputError } from '../core/document/errors';
 import { without } from '../core/document/without';
@@ -47,7 +48,7 @@ export async function placeCommand(argv: readonly string[]): Promise<number> {
   for (const { path, format } of formats) files.push({ path, content: await format.write({ job: sheet.job, plan: sheet.plan, artwork }) });
   if (args.report !== undefined) files.push({ path: args.report, content: JSON.stringify(report, null, 1) + '\n' });
   writeAll(files);
-  if (files.length === 0) process.stdout.write(JSON.stringify(report, null, 1) + '\n');
+  if (files.length === 0) say(JSON.stringify(report, null, 1) + '\n');
   else
     sayShortly(
       `${counted(copies.length, 'copy', 'copies')}, ${report.stitches} stitches, ${report.stops} stops, ${report.trims} trims, ${report.minutes.toFixed(1)} min\n`,

@@ -1,3 +1,4 @@
+import { say } from './say';
 import { requireFit } from '../core/artwork/newJob';
 import type { Job } from '../core/document/types';
 import type { StitchPlan } from '../core/plan/plan';
@@ -51,7 +52,7 @@ export async function writePlan({ job, artwork }: Loaded, args: Omit<PlanArgs, '
   }
   if (args.report !== undefined) files.push({ path: args.report, content: JSON.stringify(report, null, 1) + '\n' });
   writeAll(files);
-  if (files.length === 0) process.stdout.write(JSON.stringify(report, null, 1) + '\n');
+  if (files.length === 0) say(JSON.stringify(report, null, 1) + '\n');
   else {
     const size = `${report.width_mm.toFixed(1)} x ${report.height_mm.toFixed(1)} mm`;
     sayShortly(

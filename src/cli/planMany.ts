@@ -1,3 +1,4 @@
+import { say, unitsAsked } from './say';
 import { spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
@@ -28,7 +29,8 @@ interface Ended {
 /** One input in a process of its own: what breaks there breaks nothing else. */
 const planOne = (input: string, out: readonly string[], options: readonly string[]): Promise<Ended> =>
   new Promise((done) => {
-    const words = ['plan', ...options, ...out.map((o) => `--out=${o}`), '--', input];
+    const units = unitsAsked();
+    const words = ['plan', ...(units ? [`--units=${units}`] : []), ...options, ...out.map((o) => `--out=${o}`), '--', input];
     const child = spawn(process.execPath, [...process.execArgv, process.argv[1]!, ...words], { stdio: ['ignore', 'pipe', 'pipe'] });
     let [said, told] = ['', ''];
     child.stdout.on('data', (data) => (said += String(data)));
@@ -49,7 +51,7 @@ export async function planMany(many: Many): Promise<number> {
       ended++;
       if (code !== 0) failed++;
       if (process.stderr.isTTY) process.stderr.write(`\r\x1b[K`);
-      if (code === 0) process.stdout.write(`${next.input}: ${said}`);
+      if (code === 0) say(`${next.input}: ${said}`);
       else process.stderr.write(`cobble: ${next.input}: ${told.replace(/^cobble: /, '').trim()}\n`);
       if (process.stderr.isTTY && ended < work.length) process.stderr.write(`${ended} of ${work.length}`);
     }

@@ -1,3 +1,4 @@
+import { say } from './say';
 import { InputError } from '../core/document/errors';
 import type { Job } from '../core/document/types';
 import { arrange, EDGE_MM } from '../core/production/placement/arrange';
@@ -29,10 +30,10 @@ export async function produceCommand(argv: readonly string[]): Promise<number> {
     made.push(produce(sewnTogether(job, args), { habits, rates, rush: args.rush, withGarments: args.withGarments }));
   }
   const report = JSON.stringify(reportOf(made, habits.heads), null, 1) + '\n';
-  if (args.report === undefined) process.stdout.write(report);
+  if (args.report === undefined) say(report);
   else {
     writeAll([{ path: args.report, content: report }]);
-    for (const p of made) process.stdout.write(`${p.job.name}: ${sentenceOf(p)}\n`);
+    for (const p of made) say(`${p.job.name}: ${sentenceOf(p)}\n`);
   }
   return 0;
 }

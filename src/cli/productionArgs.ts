@@ -1,6 +1,6 @@
 import { without } from '../core/document/without';
 import { SHEET_ORDERS, type Hoop, type SheetOrder } from '../core/document/types';
-import { number, oneOf, parsed, readInput, usage, type InputArgs } from './args';
+import { length, number, oneOf, parsed, readInput, usage, type InputArgs } from './args';
 
 export interface PlaceArgs extends Omit<InputArgs, 'input'> {
   /** One or several designs. */
@@ -59,8 +59,8 @@ export function readPlaceArgs(argv: readonly string[]): PlaceArgs {
     fit: v['fit'] === undefined ? 'height' : oneOf('fit', v['fit'], ['height', 'width'] as const),
     ...(copies === undefined ? {} : { copies }),
     ...(grid ? { grid } : {}),
-    gapMm: number('gap', v['gap'], 0, 200) ?? 4,
-    edgeMm: number('edge', v['edge'], 0, 100) ?? 5,
+    gapMm: length('gap', v['gap'], 0, 200) ?? 4,
+    edgeMm: length('edge', v['edge'], 0, 100) ?? 5,
     ...(v['order'] === undefined ? {} : { order: oneOf('order', v['order'], SHEET_ORDERS) }),
     ...(v['alternate'] === undefined ? {} : { alternate: oneOf('alternate', v['alternate'], ['turn', 'mirror'] as const) }),
     nest,

@@ -1,3 +1,4 @@
+import { say } from './say';
 import { Planner } from '../core/plan/planner';
 import { findingsReport } from '../core/proof/findingsReport';
 import { prove } from '../core/proof/prove';
@@ -19,7 +20,7 @@ export async function proofCommand(argv: readonly string[]): Promise<number> {
   if (args.report !== undefined) writeAll([{ path: args.report, content: report }]);
   const open = findings.filter((f) => f.accepted === undefined);
   const count = (severity: string): number => open.filter((f) => f.severity === severity).length;
-  if (args.report === undefined) process.stdout.write(report);
-  else process.stdout.write(`${count('stop')} severe, ${count('warn')} warnings, ${count('note')} notes\n`);
+  if (args.report === undefined) say(report);
+  else say(`${count('stop')} severe, ${count('warn')} warnings, ${count('note')} notes\n`);
   return Promise.resolve(count('stop') > 0 ? 1 : 0);
 }

@@ -1,3 +1,4 @@
+import { say } from './say';
 import { EXPORTS } from '../core/formats/registry';
 import { Planner } from '../core/plan/planner';
 import { explainCuts } from '../core/plan/explain';
@@ -56,10 +57,7 @@ export async function routeCommand(argv: readonly string[]): Promise<number> {
   }
   if (args.report !== undefined) files.push({ path: args.report, content: JSON.stringify(report, null, 1) + '\n' });
   writeAll(files);
-  if (args.report === undefined) process.stdout.write(JSON.stringify(report, null, 1) + '\n');
-  else
-    process.stdout.write(
-      `${report.before.trims} to ${report.after.trims} trims, ${report.before.run_minutes} to ${report.after.run_minutes} min\n`,
-    );
+  if (args.report === undefined) say(JSON.stringify(report, null, 1) + '\n');
+  else say(`${report.before.trims} to ${report.after.trims} trims, ${report.before.run_minutes} to ${report.after.run_minutes} min\n`);
   return 0;
 }

@@ -1,3 +1,4 @@
+import { say } from './say';
 import { existsSync } from 'node:fs';
 import { EMPTY_LIBRARY, mergedLibrary, parseLibrary, type ShopLibrary } from '../core/cloth/library';
 import { InputError } from '../core/document/errors';
@@ -55,8 +56,8 @@ export async function sewoutCommand(argv: readonly string[]): Promise<number> {
     ...(args.learn === undefined ? [] : [{ path: args.learn, content: libraryWith(args.learn, job, measured) }]),
   ];
   writeAll(files);
-  if (args.report === undefined) process.stdout.write(JSON.stringify(report, null, 1) + '\n');
-  else process.stdout.write(`${summary(causes, made.changed.length, measured)}\n`);
+  if (args.report === undefined) say(JSON.stringify(report, null, 1) + '\n');
+  else say(`${summary(causes, made.changed.length, measured)}\n`);
   return 0;
 }
 

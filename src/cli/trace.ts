@@ -1,3 +1,4 @@
+import { say } from './say';
 import { InputError } from '../core/document/errors';
 import { trace } from '../core/tracing/trace';
 import { shapesSvg } from '../core/tracing/shapesSvg';
@@ -21,7 +22,7 @@ export async function traceCommand(argv: readonly string[]): Promise<number> {
   if (out !== undefined) files.push({ path: out, content: await writtenAs(out, svg, input) });
   if (report !== undefined) files.push({ path: report, content: `${JSON.stringify(figures, null, 1)}\n` });
   writeAll(files);
-  if (files.length === 0) process.stdout.write(`${JSON.stringify(figures, null, 1)}\n`);
+  if (files.length === 0) say(`${JSON.stringify(figures, null, 1)}\n`);
   else sayShortly(`${figures.colours.length} colours, ${figures.regions} regions, ${figures.lines} lines, ${figures.nodes} nodes\n`);
   return 0;
 }

@@ -1,11 +1,12 @@
 'use client';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useEffect } from 'react';
+import { Fragment, useEffect } from 'react';
 import { download } from '@/platform/files';
 import { allKept, useJob } from '@/session/job/jobStore';
 import { enterJob } from '@/session/job/jobTabs';
 import { planOpened, requestPlan } from '@/session/derived/planStore';
+import { useUnits } from '@/session/view/unitsStore';
 import { engine } from '@/workers/client';
 import { Art } from './art/Art';
 import { Brief } from './brief/Brief';
@@ -43,6 +44,7 @@ const VIEWS: Record<PlaceKey, () => React.ReactNode> = {
 
 /** One place of one job: loads the job, and keeps it saved when the page goes away. */
 export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
+  const units = useUnits((s) => s.units);
   const status = useJob((s) => s.status);
   const health = useStorageHealth();
   useKeys(HISTORY_KEYS);
@@ -69,7 +71,7 @@ export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
       <SkipLink />
       <TopLine place={place} />
       <JobNotices />
-      {VIEWS[place]()}
+      <Fragment key={units}>{VIEWS[place]()}</Fragment>
     </div>
   );
 }

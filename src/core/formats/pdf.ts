@@ -25,7 +25,7 @@ const SMALL_PX = 360;
 /** A worksheet for the machine: figures, threads and stops in order, how it is set up, and the picture at real size. */
 export function writePdf(job: Job, plan: StitchPlan, { paper = 'a4', ...told }: PdfOptions = {}): Promise<Uint8Array<ArrayBuffer>> {
   const sheet = worksheetOf({ job, plan, ...told });
-  return print(job.name, paper, (write) => [
+  return print(job.name, paper, job.brief.units ?? 'mm', (write) => [
     ...worksheetPaper(sheet, pictureAddress(drawThumbnail(job, plan, SMALL_PX)), write),
     ...picturePaper({ job, plan, sheet, paper }, write),
     ...(sheet.foam ? foamPaper(sheet.foam.of, paper, write) : []),
@@ -34,7 +34,7 @@ export function writePdf(job: Job, plan: StitchPlan, { paper = 'a4', ...told }: 
 
 /** The sheet beside a calibration card. */
 export const writeCard = (job: Job, plan: StitchPlan, { paper = 'a4' }: PdfOptions = {}): Promise<Uint8Array<ArrayBuffer>> =>
-  print(job.name, paper, (write) => cardPaper(job, plan, write));
+  print(job.name, paper, job.brief.units ?? 'mm', (write) => cardPaper(job, plan, write));
 
 /** A quotation, with a picture of the design. @param on the day of it */
 export function writeQuotation(
@@ -43,7 +43,7 @@ export function writeQuotation(
   { paper = 'a4', shop, on }: PdfOptions & { on: string },
 ): Promise<Uint8Array<ArrayBuffer>> {
   const { job } = quoted;
-  return print(`Quotation: ${job.name}`, paper, (write) =>
+  return print(`Quotation: ${job.name}`, paper, job.brief.units ?? 'mm', (write) =>
     quotationPaper(quoted, pictureAddress(drawThumbnail(job, plan, SMALL_PX)), shop ? shopLines(shop) : [], on, write),
   );
 }
@@ -55,7 +55,7 @@ export function writeApproval(
   { paper = 'a4', on, ...told }: PdfOptions & { on: string },
 ): Promise<Uint8Array<ArrayBuffer>> {
   const sheet = worksheetOf({ job, plan, ...told });
-  return print(`For approval: ${job.name}`, paper, (write) => [
+  return print(`For approval: ${job.name}`, paper, job.brief.units ?? 'mm', (write) => [
     ...approvalPaper({ job, plan, sheet, on, small: pictureAddress(drawThumbnail(job, plan, SMALL_PX)) }, write),
     ...picturePaper({ job, plan, sheet, paper }, write),
   ]);

@@ -22,8 +22,11 @@ export function parseLength(text: string, unit: LengthUnit = 'mm'): number | nul
 
 /** A length with its unit, e.g. "85.0 mm" or "3.346 in". */
 export function formatLength(mm: number, unit: LengthUnit = 'mm', decimals = 1): string {
-  return unit === 'mm' ? `${mm.toFixed(decimals)} mm` : `${(mm / MM_PER_INCH).toFixed(decimals + 2)} in`;
+  return unit === 'mm' ? `${mm.toFixed(decimals)} mm` : `${(mm / MM_PER_INCH).toFixed(inchDecimals(decimals))} in`;
 }
+
+/** Decimals of inches that tell as much as so many of millimetres. */
+export const inchDecimals = (decimals: number): number => decimals + 2;
 
 /** Rows per inch of a spacing in mm (0.40 mm is 63.5). */
 export function rowsPerInch(spacingMm: number): number {

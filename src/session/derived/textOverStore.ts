@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { create } from 'zustand';
 import { faceOf } from '@/core/lettering/faces';
 import { prover } from '@/workers/client';

@@ -1,7 +1,8 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { fitsHoop } from '@/core/document/job';
 import type { Job } from '@/core/document/types';
 import { formatLength } from '@/core/units/length';
@@ -132,8 +133,8 @@ function SizeFields({ job, survey }: { job: Job; survey: Survey | null }) {
       </div>
       {!fits && (
         <p role="alert" className="mt-2 font-semibold text-danger">
-          <Sign of="stop" /> Larger than the hoop’s field ({hoop.width} × {hoop.height} mm): make it smaller or choose a larger hoop in the
-          Brief.
+          <Sign of="stop" /> Larger than the hoop’s field ({said(`${hoop.width} × ${hoop.height} mm`)}): make it smaller or choose a larger
+          hoop in the Brief.
         </p>
       )}
     </section>

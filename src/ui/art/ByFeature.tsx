@@ -1,6 +1,7 @@
 'use client';
 import { Ruler } from 'lucide-react';
-import { toast } from 'sonner';
+import { lengthText } from '@/session/view/unitsStore';
+import { toast } from '@/session/notice';
 import { distance } from '@/core/geometry/point';
 import { changeBrief } from '@/session/edit/commands';
 import type { Survey } from '@/core/artwork/survey';
@@ -34,7 +35,7 @@ export function ByFeature({ survey, picking, feature, onPicking }: Props) {
       {picking && measured >= LEAST_MM && (
         <>
           <p className="ml-auto whitespace-nowrap">
-            is <span className="figures font-semibold">{measured.toFixed(1)} mm</span>, should be
+            is <span className="figures font-semibold">{lengthText(measured)}</span>, should be
           </p>
           <NumberField
             key={measured.toFixed(2)}

@@ -1,7 +1,7 @@
 'use client';
 import { CaretsToAxisDashedVertical, FileInput, RotateCcwSquare } from 'lucide-react';
 import { useRef } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { readSvg } from '@/core/artwork/readSvg';
 import { withoutPictureEnd } from '@/core/tracing/pictureName';
 import type { Job } from '@/core/document/types';

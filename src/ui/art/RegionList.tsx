@@ -1,5 +1,6 @@
 'use client';
 import { counted } from '@/core/units/count';
+import { lengthText, said, unitsNow } from '@/session/view/unitsStore';
 import { PIECE_KINDS } from '@/core/document/kinds';
 import type { ArtChoice } from '@/core/document/types';
 import { chooseSewnAs } from '@/session/edit/commands';
@@ -7,7 +8,7 @@ import { Choice } from '../components/Choice';
 import type { RegionView } from '@/core/artwork/survey';
 
 const KINDS: Record<RegionView['kind'], { word: string }> = { ...PIECE_KINDS, drop: { word: 'Left out' } };
-const mm = (v: number): string => v.toFixed(1);
+const mm = (v: number): string => lengthText(v).replace(/ .*/, '');
 
 /** One width where it is the same everywhere, else narrowest, usual and widest. */
 function widthsOf({ strokeWidthMm, width }: RegionView): string {
@@ -28,17 +29,17 @@ export function RegionList({
   return (
     <section aria-label="Regions" className="min-h-0 flex-1 overflow-auto">
       <table className="w-full table-fixed border-collapse">
-        <caption className="sr-only">Regions of the artwork with their widths in millimetres</caption>
+        <caption className="sr-only">Regions of the artwork with their areas and widths</caption>
         <thead className="sticky top-0 z-10 bg-panel text-xs text-quiet">
           <tr className="border-b border-hairline">
             <th scope="col" className="w-[122px] py-2 pl-4 text-left font-normal">
               {counted(regions.length, 'region')}
             </th>
             <th scope="col" className="w-[44px] py-2 text-right font-normal">
-              mm²
+              {unitsNow()}²
             </th>
             <th scope="col" className="w-[132px] py-2 pl-2 text-right font-normal" title="Narrowest, usual and widest local width">
-              width, mm
+              width, {unitsNow()}
             </th>
             <th scope="col" className="py-2 pr-4 pl-3 text-left font-normal">
               sew as
@@ -60,9 +61,9 @@ export function RegionList({
                 <span className="mr-2 inline-block h-3 w-3 rounded-sm border border-edge align-[-1px]" style={{ backgroundColor: r.hex }} />
                 {r.name || `Region ${i + 1}`}
               </td>
-              <td className="figures text-right">{r.areaMm2 >= 100 ? r.areaMm2.toFixed(0) : mm(r.areaMm2)}</td>
+              <td className="figures text-right">{said(`${r.areaMm2.toFixed(r.areaMm2 >= 100 ? 0 : 1)} mm²`).replace(/ .*/, '')}</td>
               <td className="figures pl-2 text-right text-xs whitespace-nowrap">{widthsOf(r)}</td>
-              <td className="py-1 pr-4 pl-3" title={r.why}>
+              <td className="py-1 pr-4 pl-3" title={said(r.why)}>
                 <Choice
                   dense
                   hideLabel
@@ -73,7 +74,7 @@ export function RegionList({
                   onChange={(k) => chooseSewnAs(r.drawingAt, k as ArtChoice['as'])}
                 />
                 <span className="mt-0.5 block text-xs leading-tight text-quiet">
-                  {r.why}
+                  {said(r.why)}
                   {r.chosen && (
                     <button
                       type="button"

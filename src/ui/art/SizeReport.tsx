@@ -1,5 +1,6 @@
 'use client';
 import { Undo2 } from 'lucide-react';
+import { lengthText } from '@/session/view/unitsStore';
 import type { ArtAnswerKind, ArtPlaceKind } from '@/core/document/types';
 import { answerPlace } from '@/session/edit/commands';
 import type { PlaceView, Survey } from '@/core/artwork/survey';
@@ -14,14 +15,14 @@ const WORDS: Record<ArtPlaceKind, string> = {
 };
 
 const ANSWERS: Record<ArtAnswerKind, (p: PlaceView) => string> = {
-  widen: (p) => `Widen to ${(p.kind === 'thin' || p.kind === 'narrow' ? 1.2 : 1).toFixed(1)}`,
+  widen: (p) => `Widen to ${lengthText(p.kind === 'thin' || p.kind === 'narrow' ? 1.2 : 1)}`,
   drop: () => 'Drop',
   merge: (p) => (p.kind === 'opening' ? 'Close it' : 'Make one'),
   leave: () => 'Leave',
 };
 const DONE: Record<ArtAnswerKind, string> = { widen: 'widened', drop: 'dropped', merge: 'closed', leave: 'left as drawn' };
 
-const figure = (mm: number | null): string => (mm === null ? 'none' : `${mm.toFixed(1)} mm`);
+const figure = (mm: number | null): string => (mm === null ? 'none' : `${lengthText(mm)}`);
 
 interface Props {
   survey: Survey;
@@ -68,8 +69,8 @@ export function SizeReport({ survey, marked, onMark }: Props) {
               >
                 <span className="figures w-6 shrink-0 text-right text-quiet">{i + 1}</span>
                 <span className="min-w-0 flex-1 leading-tight">
-                  {WORDS[p.kind]} <span className="figures font-semibold">{p.measuredMm.toFixed(2)}</span>
-                  <span className="text-quiet"> under {p.limitMm.toFixed(1)} mm</span>
+                  {WORDS[p.kind]} <span className="figures font-semibold">{lengthText(p.measuredMm, 2)}</span>
+                  <span className="text-quiet"> under {lengthText(p.limitMm)}</span>
                 </span>
                 {p.answer ? (
                   <>

@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { formatDuration, formatLength, type LengthUnit } from '@/core/units/length';
 import { useCamera } from '@/session/view/cameraStore';
 import { useJob } from '@/session/job/jobStore';
@@ -71,7 +72,7 @@ export function Totals({ units, hint }: { units: LengthUnit; hint: { short: stri
       <p className="ml-auto truncate text-xs text-quiet" role="status" title={hint.full}>
         {problem ?? (busy && progress > 0 ? `Laying the stitches: ${Math.round(progress * 100)} %` : hint.short)}
       </p>
-      <p className="figures text-xs">{scale.toFixed(1)} px/mm</p>
+      <p className="figures text-xs">{said(`${scale.toFixed(1)} px/mm`)}</p>
     </footer>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import { ArrowRight } from 'lucide-react';
 import Link from 'next/link';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { useEffect } from 'react';
 import { briefRecipe, type HouseRecipe } from '@/core/cloth/house';
 import { RECIPES } from '@/core/cloth/recipes';
@@ -180,8 +180,9 @@ function Fields({ brief }: { brief: BriefRecord }) {
       <Stage />
       <NotesField key={brief.notes} value={brief.notes} />
       <p className="text-xs text-quiet sm:col-span-2">
-        Sizes are kept in millimetres.{' '}
-        {brief.size.width !== undefined && `${formatLength(brief.size.width)} is ${formatLength(brief.size.width, 'in')}.`}
+        {units === 'mm' &&
+          brief.size.width !== undefined &&
+          `${formatLength(brief.size.width)} is ${formatLength(brief.size.width, 'in')}.`}
       </p>
     </div>
   );

@@ -1,15 +1,16 @@
+import { lengthText, said } from '@/session/view/unitsStore';
 import { recipeFor, stabilizerFor } from '@/core/cloth/house';
 import type { Brief, JobSettings } from '@/core/document/types';
-import { formatLength, rowsPerInch } from '@/core/units/length';
+import { rowsPerInch } from '@/core/units/length';
 
 /** What the chosen cloth asks for: the recipe in words and figures. */
 export function Follows({ brief, settings }: { brief: Brief; settings: JobSettings }) {
   const r = recipeFor(brief);
   const rows: [string, string][] = [
-    ['Pull compensation', `${formatLength(r.pullComp, 'mm', 2)} at each end of a row`],
-    ['Fill rows', `${r.fillSpacing.toFixed(2)} mm apart · ${rowsPerInch(r.fillSpacing).toFixed(1)} rows per inch`],
-    ['Satin rows', `${r.satinSpacing.toFixed(2)} mm apart`],
-    ['Under satins of 3 mm and more', r.satinFoundation.map((k) => k.replace('-', ' ')).join(' + ')],
+    ['Pull compensation', `${lengthText(r.pullComp, 2)} at each end of a row`],
+    ['Fill rows', `${lengthText(r.fillSpacing, 2)} apart · ${rowsPerInch(r.fillSpacing).toFixed(1)} rows per inch`],
+    ['Satin rows', `${lengthText(r.satinSpacing, 2)} apart`],
+    [said('Under satins of 3 mm and more'), r.satinFoundation.map((k) => k.replace('-', ' ')).join(' + ')],
     ['Under fills', [...new Set(r.fillFoundation)].map((k) => k.replace('-', ' ')).join(' + ')],
     ['Stabilizer', stabilizerFor(r, settings)],
     ['Topping', r.topping],

@@ -7,7 +7,7 @@ jest.mock('@/workers/client', () => {
   const never = { call: () => new Promise(() => undefined), replaced: null };
   return { engine: never, easel: never, prover: never, painter: never };
 });
-jest.mock('sonner', () => ({ toast: Object.assign(() => undefined, { error: () => undefined }) }));
+jest.mock('@/session/notice', () => ({ toast: Object.assign(() => undefined, { error: () => undefined }) }));
 jest.useFakeTimers();
 
 import { EMPTY_HISTORY } from '@/session/job/history';

@@ -1,6 +1,8 @@
 'use client';
 import { useId, useRef, useState, type KeyboardEvent } from 'react';
+import { inUnits } from '@/core/units/inUnits';
 import { parseLength, type LengthUnit } from '@/core/units/length';
+import { useUnits } from '@/session/view/unitsStore';
 
 interface Props {
   label: string;
@@ -10,7 +12,7 @@ interface Props {
   max: number;
   step: number;
   decimals?: number;
-  /** What a bare number means when the unit is a length. */
+  /** What a bare number means when the unit is a length; the person's units when absent. */
   lengthUnit?: LengthUnit;
   placeholder?: string;
   hideLabel?: boolean;
@@ -28,7 +30,9 @@ const show = (value: number | undefined, decimals: number): string => (value ===
 
 /** A number that can be typed with a unit (mm, cm, in), stepped with the arrow keys, and is only taken within its range. */
 export function NumberField(props: Props) {
-  const { label, value, unit, min, max, step, decimals = 2, lengthUnit = 'mm', onCommit } = props;
+  const { label, value, unit, min, max, step, decimals = 2, onCommit } = props;
+  const ambient = useUnits((s) => s.units);
+  const lengthUnit = props.lengthUnit ?? ambient;
   const [draft, setDraft] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
@@ -60,7 +64,7 @@ export function NumberField(props: Props) {
     }
     const parsed = read(text);
     if (parsed === null || !Number.isFinite(parsed) || parsed < min || parsed > max) {
-      setProblem(`${min} to ${max} ${unit}`);
+      setProblem(unit === 'mm' ? inUnits(`${min} to ${max} mm`, lengthUnit) : `${min} to ${max} ${unit}`);
       return false;
     }
     setProblem(null);

@@ -1,6 +1,7 @@
 'use client';
+import { lengthText } from '@/session/view/unitsStore';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { sizeGap } from '@/core/document/size';
 import { keepMadeSize, scaleToBrief, takePieces } from '@/session/edit/commands';
 import { useJob } from '@/session/job/jobStore';
@@ -60,7 +61,7 @@ export function SizeNotice() {
             Make them again
           </Button>
           <Button dense look="quiet" onClick={keepMadeSize} title="Changes the brief instead">
-            Keep {gap.madeMm.toFixed(1)} mm
+            Keep {lengthText(gap.madeMm)}
           </Button>
           {making.problem && <span className="text-danger">{making.problem}</span>}
           <span className="text-xs text-quiet">Scaling keeps your work; making again chooses the stitches anew.</span>

@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { useRouter } from 'next/navigation';
 import { AlertDialog } from 'radix-ui';
 import { counted } from '@/core/units/count';
@@ -47,7 +48,7 @@ export function TakeAwayQuestion() {
                   </p>
                   <ul className="grid list-disc gap-1 pl-5">
                     {asking.severe.slice(0, MOST_SHOWN).map((f, i) => (
-                      <li key={i}>{f.message}</li>
+                      <li key={i}>{said(f.message)}</li>
                     ))}
                     {asking.severe.length > MOST_SHOWN && <li>and {asking.severe.length - MOST_SHOWN} more</li>}
                   </ul>

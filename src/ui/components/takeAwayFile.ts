@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import type { ExportFormat } from '@/core/formats/registry';
 import type { Finding } from '@/core/proof/finding';
 import { download, fileStem } from '@/platform/files';

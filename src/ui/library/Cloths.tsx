@@ -1,7 +1,8 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { Plus, RotateCcw, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { briefRecipe, recipeFor, type HouseRecipe } from '@/core/cloth/house';
 import { RECIPES } from '@/core/cloth/recipes';
 import { SETTINGS } from '@/core/document/catalogue';
@@ -150,7 +151,7 @@ function Recipe({ recipe, changed }: { recipe: HouseRecipe; changed: boolean }) 
       </div>
       <div className="mt-4 grid gap-4 sm:grid-cols-2">
         <Kinds
-          legend="Under satins of 3 mm and more"
+          legend={said('Under satins of 3 mm and more')}
           value={values.satinFoundation}
           onChange={(satinFoundation) => void put({ satinFoundation })}
         />

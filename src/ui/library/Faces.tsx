@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { useEffect, useRef, useState } from 'react';
 import { jobOfSheet, SHEET_BOX, SHEET_HEIGHTS, sheetTexts } from '@/core/gallery/faceSheets';
 import { FACES } from '@/core/lettering/faces';
@@ -40,7 +41,11 @@ function FaceCard({ face }: { face: Shown }) {
     <li ref={place} className="flex flex-col overflow-hidden rounded-md border border-hairline bg-panel" data-face-sheet={face.key}>
       <div className="grid place-items-center bg-[#e9ece8]" style={{ aspectRatio: `${SIZE.width} / ${SIZE.height}` }}>
         {made && (
-          <img src={made.url} alt={`${face.name}, sewn ${SHEET_HEIGHTS.join(', ')} mm high`} className="h-full w-full object-contain" />
+          <img
+            src={made.url}
+            alt={said(`${face.name}, sewn ${SHEET_HEIGHTS.join(', ')} mm high`)}
+            className="h-full w-full object-contain"
+          />
         )}
       </div>
       <div className="border-t border-hairline p-3">
@@ -48,15 +53,18 @@ function FaceCard({ face }: { face: Shown }) {
           <h3 className="text-lg font-semibold">{face.name}</h3>
           {smallest && (
             <p className="figures ml-auto text-quiet">
-              from <b className="text-ink">{smallest[40]} mm</b> in 40 weight, <b className="text-ink">{smallest[60]} mm</b> in 60
+              from <b className="text-ink">{said(`${smallest[40]} mm`)}</b> in 40 weight,{' '}
+              <b className="text-ink">{said(`${smallest[60]} mm`)}</b> in 60
             </p>
           )}
         </div>
-        <p className="text-quiet">{face.says}</p>
+        <p className="text-quiet">{said(face.says)}</p>
         <p className="figures pt-1 text-xs">
           {problem ??
-            (made ? `${SHEET_HEIGHTS.join(', ')} mm: ${made.stitches.toLocaleString('en')} stitches, ${made.trims} trims` : 'sewing …')}
-          {foam !== undefined && ` · on foam from ${foam} mm`}
+            (made
+              ? said(`${SHEET_HEIGHTS.join(', ')} mm: ${made.stitches.toLocaleString('en')} stitches, ${made.trims} trims`)
+              : 'sewing …')}
+          {foam !== undefined && said(` · on foam from ${foam} mm`)}
         </p>
       </div>
     </li>

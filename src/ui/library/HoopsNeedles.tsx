@@ -1,4 +1,6 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
+import { hoopName } from '../components/hoopWords';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { NEEDLES, type NeedleNote } from '@/core/cloth/library';
@@ -34,7 +36,7 @@ function Hoops() {
         {[...HOOPS, ...own].map((h, i) => (
           <li key={`${h.width} ${h.height} ${h.shape}`} className="flex h-9 items-center gap-3 border-t border-hairline">
             <HoopSign hoop={h} />
-            <span className="figures flex-1">{h.shape === 'round' ? `${h.width} mm round` : `${h.width} × ${h.height} mm`}</span>
+            <span className="figures flex-1">{hoopName(h)}</span>
             {i >= HOOPS.length && (
               <SignButton
                 name={`Remove the hoop ${h.width} × ${h.height}`}
@@ -117,7 +119,7 @@ function Needles() {
         {[...NEEDLES, ...own].map((n, i) => (
           <li key={n.size} className="flex min-h-9 items-center gap-3 border-t border-hairline py-1">
             <span className="w-[136px] shrink-0 font-semibold">{n.size}</span>
-            <span className="flex-1 leading-tight text-quiet">{n.use}</span>
+            <span className="flex-1 leading-tight text-quiet">{said(n.use)}</span>
             <span className="figures text-xs whitespace-nowrap">
               {n.least} to {n.most} wt
             </span>

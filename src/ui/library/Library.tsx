@@ -1,6 +1,7 @@
 'use client';
+import { said, showShopUnits, useUnits } from '@/session/view/unitsStore';
 import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { GALLERY } from '@/core/gallery/samples';
 import { download } from '@/platform/files';
 import { importLibrary, openLibrary, useLibrary } from '@/session/shop/libraryStore';
@@ -35,13 +36,15 @@ const PAGE_KEYS = PAGES.map((p) => p.key);
 /** What the shop knows: ways of sewing, cloths, threads, and how it likes to work. */
 export function Library() {
   const [page, setPage] = useHashPart(PAGE_KEYS, 'ways');
+  const units = useUnits((s) => s.units);
   useEffect(() => void openLibrary(), []);
+  useEffect(showShopUnits, []);
   return (
     <div className="flex min-h-screen flex-col">
       <header className="flex h-12 items-center gap-3 border-b border-hairline bg-panel px-4">
         <HomeLink />
         <h1 className="text-lg font-semibold">Library</h1>
-        <p className="hidden truncate text-quiet xl:block">{PAGES.find((p) => p.key === page)!.says}</p>
+        <p className="hidden truncate text-quiet xl:block">{said(PAGES.find((p) => p.key === page)!.says)}</p>
         <LibraryFile />
         <nav aria-label="Parts of the library" className="flex overflow-hidden rounded-md border border-edge">
           {PAGES.map((p) => (
@@ -57,7 +60,7 @@ export function Library() {
           ))}
         </nav>
       </header>
-      <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
+      <main key={units} className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
         {page === 'ways' && <Ways />}
         {page === 'faces' && <Faces />}
         {page === 'cloths' && <Cloths />}

@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { useEffect, useRef, useState } from 'react';
 import { SAMPLE_BOX, type Sample } from '@/core/gallery/samples';
 import { engine } from '@/workers/client';
@@ -55,7 +56,7 @@ export function SampleCard({ sample, size }: { sample: Sample; size: SampleSize 
       </div>
       <div className="flex flex-1 flex-col gap-1 border-t border-hairline p-3">
         <h3 className="text-lg font-semibold">{sample.title}</h3>
-        <p className="text-quiet">{sample.when}</p>
+        <p className="text-quiet">{said(sample.when)}</p>
         <p className="figures mt-auto pt-1 text-xs">{made ? `${made.stitches} stitches` : 'sewing …'}</p>
       </div>
     </li>

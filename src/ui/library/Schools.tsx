@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { SCHOOLS } from '@/core/cloth/library';
 import type { JobSettings } from '@/core/document/types';
 import { changeLibrary, useLibrary } from '@/session/shop/libraryStore';
@@ -14,7 +15,7 @@ export function Schools() {
         const chosen = school[s.key] ?? s.options[0]!.value;
         return (
           <fieldset key={s.key} className="mb-5 rounded-md border border-hairline bg-panel p-4">
-            <legend className="px-1 text-lg font-semibold">{s.question}</legend>
+            <legend className="px-1 text-lg font-semibold">{said(s.question)}</legend>
             {s.options.map((o, i) => (
               <label key={o.value} className="flex items-start gap-2 border-t border-hairline py-2 first:border-0">
                 <input
@@ -25,9 +26,9 @@ export function Schools() {
                   onChange={() => choose(s.key, o.value)}
                 />
                 <span>
-                  <span className="font-semibold">{o.name}</span>
+                  <span className="font-semibold">{said(o.name)}</span>
                   {i === 0 && <span className="text-quiet"> (usual)</span>}
-                  <span className="block text-quiet">{o.why}</span>
+                  <span className="block text-quiet">{said(o.why)}</span>
                 </span>
               </label>
             ))}

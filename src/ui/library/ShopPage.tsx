@@ -1,4 +1,5 @@
 'use client';
+import { said, setShopUnits, useUnits } from '@/session/view/unitsStore';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { WEEKDAYS, type Paper, type ShopIdentity } from '@/core/document/shop/identity';
@@ -23,6 +24,7 @@ export function ShopPage() {
 
 function Identity({ shop }: { shop: ShopIdentity }) {
   const set = (patch: Partial<ShopIdentity>): void => void changeLibrary({ shop: { ...shop, ...patch } });
+  const units = useUnits((s) => s.shop);
   const hour = { unit: '', min: 0, max: 24, step: 0.5, decimals: 1 } as const;
   return (
     <section aria-label="The shop" className="grid gap-3 rounded-md border border-hairline bg-panel p-4">
@@ -40,11 +42,20 @@ function Identity({ shop }: { shop: ShopIdentity }) {
           className="w-full rounded-md border border-edge bg-white p-2"
         />
       </label>
+      <Choice
+        label="Lengths, here and in new jobs"
+        value={units}
+        options={[
+          { value: 'mm', name: 'Millimetres' },
+          { value: 'in', name: 'Inches' },
+        ]}
+        onChange={setShopUnits}
+      />
       <Choice<Paper>
         label="Paper"
         value={shop.paper}
         options={[
-          { value: 'a4', name: 'A4, 210 × 297 mm' },
+          { value: 'a4', name: said('A4, 210 × 297 mm') },
           { value: 'letter', name: 'Letter, 8.5 × 11 in' },
         ]}
         onChange={(paper) => set({ paper })}

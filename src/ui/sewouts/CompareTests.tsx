@@ -1,3 +1,4 @@
+import { lengthText, said } from '@/session/view/unitsStore';
 import { useEffect, useState } from 'react';
 import { jobAsSewn, measuredGaps } from '@/core/document/sewout';
 import type { Sewout } from '@/core/document/sewoutTypes';
@@ -101,11 +102,11 @@ const sum = (s: Sewout): number => measuredGaps(s).reduce((all, m) => all + Math
 
 /** What was seen on both, with what became better. */
 function Figures({ first, second }: { first: Sewout; second: Sewout }) {
-  const rows: readonly { name: string; of(s: Sewout): number | null; decimals: number; unit: string }[] = [
-    { name: 'Widest gap', of: (s) => measuredGaps(s)[0]?.mm ?? 0, decimals: 2, unit: 'mm' },
-    { name: 'All gaps together', of: sum, decimals: 2, unit: 'mm' },
-    { name: 'Gaps', of: (s) => measuredGaps(s).filter((m) => m.mm! > 0.15).length, decimals: 0, unit: '' },
-    { name: 'Other marks', of: (s) => s.marks.filter((m) => m.kind !== 'gap').length, decimals: 0, unit: '' },
+  const rows: readonly { name: string; of(s: Sewout): number | null; write(v: number): string }[] = [
+    { name: 'Widest gap', of: (s) => measuredGaps(s)[0]?.mm ?? 0, write: (v) => lengthText(v, 2) },
+    { name: 'All gaps together', of: sum, write: (v) => lengthText(v, 2) },
+    { name: 'Gaps', of: (s) => measuredGaps(s).filter((m) => m.mm! > 0.15).length, write: String },
+    { name: 'Other marks', of: (s) => s.marks.filter((m) => m.kind !== 'gap').length, write: String },
   ];
   const kinds = [...new Set([...first.marks, ...second.marks].map((m) => m.kind))].filter((k) => k !== 'gap');
   return (
@@ -120,15 +121,15 @@ function Figures({ first, second }: { first: Sewout; second: Sewout }) {
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ name, of, decimals, unit }) => {
+          {rows.map(({ name, of, write }) => {
             const [x, y] = [of(first) ?? 0, of(second) ?? 0];
             return (
               <tr key={name} className="border-b border-hairline">
                 <th scope="row" className="py-1.5 text-left font-normal">
-                  {name} <span className="text-quiet">{unit}</span>
+                  {name}
                 </th>
-                <td className="figures text-right">{x.toFixed(decimals)}</td>
-                <td className="figures text-right font-semibold">{y.toFixed(decimals)}</td>
+                <td className="figures text-right">{write(x)}</td>
+                <td className="figures text-right font-semibold">{write(y)}</td>
                 <td className="text-center" aria-label={y < x ? 'better' : y > x ? 'worse' : 'the same'}>
                   {y < x && <Sign of="good" className="text-good" />}
                   {y > x && <Sign of="warn" className="text-warn" />}
@@ -142,7 +143,7 @@ function Figures({ first, second }: { first: Sewout; second: Sewout }) {
       {second.version.note && (
         <>
           <h2 className="mt-4 font-semibold">Changed in version {second.version.number}</h2>
-          <p className="mt-1">{second.version.note}.</p>
+          <p className="mt-1">{said(second.version.note)}.</p>
         </>
       )}
     </div>

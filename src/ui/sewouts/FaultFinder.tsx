@@ -1,3 +1,4 @@
+import { said } from '@/session/view/unitsStore';
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import type { Sewout } from '@/core/document/sewoutTypes';
@@ -87,7 +88,7 @@ function Path({ path, sewout }: { path: FaultPath; sewout: Sewout | null }) {
                 {i < at && ' No.'}
               </p>
               <div className={open ? '' : 'hidden print:block'}>
-                <p className="mt-1 text-quiet">{step.why}</p>
+                <p className="mt-1 text-quiet">{said(step.why)}</p>
                 {open && found === null && (
                   <div className="mt-3 flex gap-2 print:hidden">
                     <Button look="primary" className="max-md:h-11" onClick={() => setFound(step.id)}>

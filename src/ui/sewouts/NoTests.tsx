@@ -1,5 +1,5 @@
 import { useRouter } from 'next/navigation';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { dayOf } from '@/core/document/folder';
 import { useJob } from '@/session/job/jobStore';
 import { Button } from '../components/Button';

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { isCard } from '@/core/sewouts/card/card';
 import { dropUnused } from '@/platform/storage/photos';
 import { preference, keepPreference } from '@/platform/storage/shop';

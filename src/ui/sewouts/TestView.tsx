@@ -1,5 +1,6 @@
+import { said } from '@/session/view/unitsStore';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import type { Sewout } from '@/core/document/sewoutTypes';
 import type { Job } from '@/core/document/types';
 import { changeSewout } from '@/session/edit/sewoutCommands';
@@ -113,7 +114,7 @@ function Head({ sewout, onBy }: Pick<Props, 'sewout' | 'onBy'>) {
           }}
         />
       </div>
-      {sewout.version.note && <p className="mt-1 text-xs text-quiet">Changed since the version before: {sewout.version.note}.</p>}
+      {sewout.version.note && <p className="mt-1 text-xs text-quiet">Changed since the version before: {said(sewout.version.note)}.</p>}
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { FilePlus2, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { STAGE_WORDS } from '@/core/document/words';
 import { JOB_STAGES, type JobStage } from '@/core/document/types';
 import { removeKept, type ShelfEntry } from '@/platform/storage/records';

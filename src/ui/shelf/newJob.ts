@@ -10,6 +10,7 @@ import { keepNewJob, keptArtwork, keptJob, keptStamp } from '@/platform/storage/
 import { loadLibrary } from '@/platform/storage/shop';
 import { tracePicture } from '@/session/derived/tracePicture';
 import { takeShelf } from '@/session/shop/shelfFile';
+import { loadShopUnits } from '@/session/view/unitsStore';
 import { engine, type CallOptions } from '@/workers/client';
 
 const freshId = (): string => crypto.randomUUID().slice(0, 8);
@@ -64,7 +65,9 @@ export async function jobFromDrawing(
 ): Promise<Job> {
   const shop = waysFor(await loadLibrary(), brief.cloth ?? DEFAULT_BRIEF.cloth);
   const { recipe, ...ways } = shop;
-  const how = { id: id ?? freshId(), name, file, brief: { ...(recipe ? { recipe } : {}), ...brief }, ...ways, guessMm: FIRST_GUESS_MM };
+  const units = await loadShopUnits();
+  const begun = { ...(recipe ? { recipe } : {}), ...(units === 'in' ? { units } : {}), ...brief };
+  const how = { id: id ?? freshId(), name, file, brief: begun, ...ways, guessMm: FIRST_GUESS_MM };
   const made = await engine.call('newJob', { svg, ...how }, options);
   const job = picture
     ? { ...made.job, artwork: made.job.artwork.map((a) => ({ ...a, picture: picture.from, made: marksOf(made.job.pieces) })) }

@@ -1,6 +1,6 @@
 import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { counted } from '@/core/units/count';
 import { isBundle, isPicture } from '@/platform/files';
 import { askToPersist } from '@/platform/persist';

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { onStorageHealth } from '@/platform/storage/health';
 import { DamagedJob, keptJob, shelfEntries, type ShelfEntry } from '@/platform/storage/records';
 import { onNews } from '@/platform/tabs';

@@ -17,12 +17,12 @@ export function cardPaper(job: Job, plan: StitchPlan, write: Write): Content[] {
   const cell = (text: string): TableCell => write(text, { fontSize: 8.5 });
   const rows = cardMeasures().map((m, i): TableCell[] => [
     cell(String(i + 1)),
-    cell(`${m.what}${m.drawnMm > 0 && !m.what.includes(String(m.drawnMm)) ? ` (drawn ${m.drawnMm})` : ''}`),
-    cell('……… mm'),
+    cell(`${m.what}${m.drawnMm > 0 && !m.what.includes(String(m.drawnMm)) ? ` (drawn ${m.drawnMm} mm)` : ''}`),
+    cell(`……… ${job.brief.units ?? 'mm'}`),
   ]);
   return [
     write(job.name, { fontSize: 20, bold: true }),
-    write('Sew it once on the cloth itself, as you would a job. Lay the ruler while it is still in the hoop, to a tenth of a millimetre.', {
+    write('Sew it once on the cloth itself, as you would a job. Lay the ruler while it is still in the hoop, to 0.1 mm.', {
       color: QUIET,
       margin: [0, 2, 0, 10],
     }),

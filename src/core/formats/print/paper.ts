@@ -1,3 +1,5 @@
+import { inUnits } from '../../units/inUnits';
+import type { LengthUnit } from '../../units/length';
 import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { Paper } from '../../document/shop/identity';
 import { plainText } from '../escape';
@@ -20,14 +22,19 @@ export type Write = (text: string, how?: Omit<ContentText, 'text'>) => ContentTe
 
 /**
  * Makes a PDF of what `lay` puts on paper. The same content gives the same bytes.
- * @param lay gets the writer that every text must go through
+ * @param lay gets the writer that every text must go through, which writes lengths in the person's units
  */
-export async function print(title: string, paper: Paper, lay: (write: Write) => Content[]): Promise<Uint8Array<ArrayBuffer>> {
+export async function print(
+  title: string,
+  paper: Paper,
+  units: LengthUnit,
+  lay: (write: Write) => Content[],
+): Promise<Uint8Array<ArrayBuffer>> {
   const faces = printingFaces();
   const chooser = new FontChooser(await faces.index());
   const write: Write = (text, how = {}) => ({
     ...how,
-    text: chooser.runs(plainText(text)).map((run) => ({ text: run.text, font: run.font.file })),
+    text: chooser.runs(plainText(inUnits(text, units))).map((run) => ({ text: run.text, font: run.font.file })),
   });
   const content = lay(write);
   const foot = write(title, { fontSize: 8, color: QUIET });

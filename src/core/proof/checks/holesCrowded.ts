@@ -27,7 +27,7 @@ export const holesCrowded: Check = {
         limit,
         unit: 'per mm²',
         limitFrom: recipe.key === 'leather' ? 'leather keeps every hole' : 'beyond it the cloth is cut, not pierced',
-        message: `${peak.value.toFixed(0)} holes on one square millimetre: the cloth is cut there. Move a start, or lessen ties.`,
+        message: `${peak.value.toFixed(0)} holes on 1 mm²: the cloth is cut there. Move a start, or lessen ties.`,
       },
     ];
   },

@@ -26,7 +26,7 @@ export const tiesPiled: Check = {
         limit: MOST,
         unit: '',
         limitFrom: 'more make a lump that breaks threads',
-        message: `${worst.length} ties lie within a millimetre: a lump that can be felt. Move a start or an end.`,
+        message: `${worst.length} ties lie within 1 mm: a lump that can be felt. Move a start or an end.`,
       },
     ];
   },

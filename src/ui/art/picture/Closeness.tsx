@@ -1,4 +1,5 @@
 import { Slider } from 'radix-ui';
+import { lengthText } from '@/session/view/unitsStore';
 import { useState } from 'react';
 
 export const USUAL_TOLERANCE_MM = 0.05;
@@ -11,10 +12,10 @@ export function Closeness({ mm, onCommit }: { mm: number; onCommit(mm: number): 
     <Sliding
       ends={['Faithful', 'Simple']}
       name="How simple the shapes are"
-      title={(i) => `Shapes lie within ${TOLERANCES_MM[i]!.toFixed(2)} mm of the picture’s edges`}
+      title={(i) => `Shapes lie within ${lengthText(TOLERANCES_MM[i]!, 2)} of the picture’s edges`}
       value={nearest}
       most={TOLERANCES_MM.length - 1}
-      word={(i) => `${TOLERANCES_MM[i]!.toFixed(2)} mm`}
+      word={(i) => `${lengthText(TOLERANCES_MM[i]!, 2)}`}
       onCommit={(i) => onCommit(TOLERANCES_MM[i]!)}
     />
   );

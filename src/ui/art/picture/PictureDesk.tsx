@@ -1,4 +1,5 @@
 import { Maximize, Redo2, Undo2 } from 'lucide-react';
+import { lengthText } from '@/session/view/unitsStore';
 import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import type { PicturePlace } from '@/core/document/types';
@@ -112,7 +113,7 @@ function DeskBody({ at, tracing, shapesMm }: Omit<Props, 'onClose'> & { shapesMm
               </PagePane>
             )}
           </Labelled>
-          <Labelled name={`As shapes, ${shapesMm.toFixed(0)} mm with its margin`}>
+          <Labelled name={`As shapes, ${lengthText(shapesMm, 0)} with its margin`}>
             {page && sheet && (
               <PagePane
                 name="As shapes"

@@ -1,3 +1,4 @@
+import { said } from '@/session/view/unitsStore';
 import type { DroppedSpeck, TracedFrom } from '@/core/document/types';
 import { counted } from '@/core/units/count';
 import { Button } from '../../components/Button';
@@ -25,7 +26,7 @@ export function Specks({ picture, onKeep, onLook }: Props) {
           <li key={i} className="flex items-center gap-2">
             <span className="h-3 w-4 rounded-sm border border-edge" style={{ backgroundColor: speck.hex }} />
             <button type="button" className="figures flex-1 text-left underline decoration-dotted" onClick={() => onLook(speck)}>
-              {speck.mm2.toFixed(2)} mm²
+              {said(`${speck.mm2.toFixed(2)} mm²`)}
             </button>
             <Button dense onClick={() => onKeep(speck)}>
               Keep

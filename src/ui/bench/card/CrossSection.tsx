@@ -1,3 +1,4 @@
+import { lengthText, said } from '@/session/view/unitsStore';
 import { formOf } from '@/core/pieces/registry';
 import { clothThickness, stabilizerThickness } from '@/core/cloth/thickness';
 import type { ClothKey, Piece, UnderlayLayer } from '@/core/document/types';
@@ -31,8 +32,8 @@ export function CrossSection({ piece, planned, thread, cloth, stabilizer, toppin
   const cutOff = formOf(piece) !== 'line' && planned.widthMm > WIDEST_SHOWN_MM;
   const drawn = formOf(piece) === 'line' ? THREAD_WIDTH_MM : Math.min(WIDEST_SHOWN_MM, Math.max(0.8, planned.widthMm));
   const words = cutOff
-    ? { drawn: `${WIDEST_SHOWN_MM} mm of the field`, sewn: `${comp.toFixed(2)} mm farther at each end` }
-    : { drawn: `drawn ${drawn.toFixed(1)} mm`, sewn: `sewn ${(drawn + 2 * comp).toFixed(1)} mm` };
+    ? { drawn: `${lengthText(WIDEST_SHOWN_MM, 0)} of the field`, sewn: `${lengthText(comp, 2)} farther at each end` }
+    : { drawn: `drawn ${lengthText(drawn)}`, sewn: `sewn ${lengthText(drawn + 2 * comp)}` };
   const scale = Math.min(34, WIDTH / (drawn + 2 * comp + 2.4));
   const layers = planned.settings?.underlay?.value ?? [];
   const foamMm = planned.settings?.foam?.value ?? 0;
@@ -79,7 +80,7 @@ export function CrossSection({ piece, planned, thread, cloth, stabilizer, toppin
       <figcaption className="text-xs text-quiet">
         {[
           film ? `${topping} above` : '',
-          foamMm > 0 ? `foam ${foamMm} mm` : '',
+          foamMm > 0 ? said(`foam ${foamMm} mm`) : '',
           layers.map((l) => UNDERLAY_WORDS[l.kind].toLowerCase()).join(' + '),
           `${stabilizer} beneath`,
         ]

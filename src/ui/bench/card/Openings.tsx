@@ -1,4 +1,5 @@
 'use client';
+import { lengthText, said } from '@/session/view/unitsStore';
 import { useMemo, useState } from 'react';
 import type { Job, Piece } from '@/core/document/types';
 import { outlineOf } from '@/core/geometry/outline';
@@ -53,10 +54,10 @@ function OneOpening({ number, opening, piece, effect }: { number: number; openin
             editPiece(piece.id, over ? 'Leave an opening' : 'Sew over an opening', (p) => Object.assign(p, switchOpening(p, opening.at)))
           }
         />
-        <span className="figures text-xs text-quiet">{opening.areaMm2.toFixed(1)} mm²</span>
+        <span className="figures text-xs text-quiet">{said(`${opening.areaMm2.toFixed(1)} mm²`)}</span>
       </div>
       <p className="text-xs leading-tight text-quiet">
-        {over ? 'No gap can open. Left open: ' : `Gaps may open along ${opening.edgeMm.toFixed(0)} mm of edge. Sewn over: `}
+        {over ? 'No gap can open. Left open: ' : `Gaps may open along ${lengthText(opening.edgeMm, 0)} of edge. Sewn over: `}
         <span className="figures">{effect ?? '…'}</span>
       </p>
     </li>

@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { formOf } from '@/core/pieces/registry';
 import { useState } from 'react';
 import type { Piece, PieceSettings, UnderlayLayer } from '@/core/document/types';
@@ -104,7 +105,7 @@ function NumberSetting({ name: key, ids, piece, units, resolved: number }: Numbe
     <SettingRow
       label={label}
       from={number.from}
-      why={number.why}
+      why={said(number.why)}
       {...(aside ? { aside } : {})}
       effect={effect}
       onLike={() => chooseLike(piece.id, key)}
@@ -150,7 +151,7 @@ function ChoiceSetting<K extends ChoiceKey>({
     <SettingRow
       label={label}
       from={resolved.from}
-      why={resolved.why}
+      why={said(resolved.why)}
       onLike={() => chooseLike(piece.id, name)}
       onReset={() => setSetting(ids, name, undefined)}
     >
@@ -190,7 +191,7 @@ function Underlay({ ids, piece, underlay, units }: Props & { underlay: NonNullab
       <SettingRow
         label="Underlay"
         from={from}
-        why={why}
+        why={said(why)}
         effect={effect ?? null}
         onLike={() => chooseLike(piece.id, 'underlay')}
         onReset={() => setSetting(ids, 'underlay', undefined)}

@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import {
   AlignCenterHorizontal,
   AlignCenterVertical,
@@ -24,7 +25,7 @@ import {
   Waypoints,
 } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import type { Piece } from '@/core/document/types';
 import type { Alignment } from '@/core/editing/arrange';
 import { align, borderOf, closeGaps, distribute, mendChosen, MENDS, offsetChosen } from '@/session/edit/shapeCommands';
@@ -90,10 +91,20 @@ function Shape({ pieces }: { pieces: readonly Piece[] }) {
   return (
     <div className="flex flex-wrap items-center gap-0.5" role="group" aria-label="Shape">
       <Millimetres label="Offset by" value={by} max={10} onCommit={setBy} />
-      <SignButton className={SMALL} name={`Widen the outline by ${by} mm`} disabled={!hasArea} onClick={() => say(offsetChosen(ids, by))}>
+      <SignButton
+        className={SMALL}
+        name={said(`Widen the outline by ${by} mm`)}
+        disabled={!hasArea}
+        onClick={() => say(offsetChosen(ids, by))}
+      >
         <Plus size={15} />
       </SignButton>
-      <SignButton className={SMALL} name={`Narrow the outline by ${by} mm`} disabled={!hasArea} onClick={() => say(offsetChosen(ids, -by))}>
+      <SignButton
+        className={SMALL}
+        name={said(`Narrow the outline by ${by} mm`)}
+        disabled={!hasArea}
+        onClick={() => say(offsetChosen(ids, -by))}
+      >
         <Minus size={15} />
       </SignButton>
       <CommandSign className={SMALL} command={JOIN} disabled={pieces.length < 2}>
@@ -143,7 +154,7 @@ function Mend({ pieces }: { pieces: readonly Piece[] }) {
       <Millimetres label="Close gaps up to" value={gap} max={5} onCommit={setGap} />
       <SignButton
         className={SMALL}
-        name={`Close slits and notches up to ${gap} mm`}
+        name={said(`Close slits and notches up to ${gap} mm`)}
         disabled={!hasArea}
         onClick={() => say(closeGaps(ids, gap))}
       >

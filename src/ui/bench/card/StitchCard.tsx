@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { memo, useEffect, useRef } from 'react';
 import { recipeFor, stabilizerFor } from '@/core/cloth/house';
 import { clothColour } from '@/core/render/picture';
@@ -113,7 +114,7 @@ const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: 
             <span className="figures font-semibold text-ink" data-testid="piece-stitches">
               {planned.stitches.toLocaleString('en')}
             </span>{' '}
-            stitches · <span className="figures">{planned.areaMm2.toFixed(0)}</span> mm²
+            stitches · <span className="figures">{said(`${planned.areaMm2.toFixed(0)} mm²`)}</span>
           </p>
           {planned.settings && <Settings ids={[piece.id]} piece={piece} settings={planned.settings} units={job.brief.units ?? 'mm'} />}
           {planned.problem && (

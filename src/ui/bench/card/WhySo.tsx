@@ -1,3 +1,4 @@
+import { said } from '@/session/view/unitsStore';
 import { PIECE_KINDS } from '@/core/document/kinds';
 import type { Job, Piece } from '@/core/document/types';
 import { alikeOf } from '@/core/editing/alike';
@@ -14,7 +15,7 @@ export function WhySo({ job, piece }: { job: Job; piece: Piece }) {
     <div className="mt-2 text-xs text-quiet" data-testid="why">
       {piece.why && (
         <p>
-          {PIECE_KINDS[piece.kind].word}: {piece.why}
+          {PIECE_KINDS[piece.kind].word}: {said(piece.why)}
         </p>
       )}
       {others > 0 && (

@@ -1,5 +1,5 @@
 import { among } from '@/core/document/among';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { removePieces } from '@/session/edit/commands';
 import { useJob } from '@/session/job/jobStore';
 import { select } from '@/session/view/viewStore';

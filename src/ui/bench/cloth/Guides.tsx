@@ -1,4 +1,5 @@
 'use client';
+import { lengthText } from '@/session/view/unitsStore';
 import type { Guides as GuideLines } from '@/core/document/types';
 import type { Point } from '@/core/geometry/point';
 import { moveGuide, removeGuide, type GuideWay } from '@/session/edit/guides';
@@ -51,7 +52,7 @@ function One({ way, value, index, live, label, scale }: OneProps) {
   const level = way === 'level';
   const d = level ? `M${-FAR_MM},${value} H${FAR_MM}` : `M${value},${-FAR_MM} V${FAR_MM}`;
   const at = level ? { x: label.x, y: value } : { x: value, y: label.y };
-  const text = value.toFixed(1);
+  const text = lengthText(value).replace(/ .*/, '');
   return (
     <g>
       <Line d={d} dashes="9 3" />
@@ -64,7 +65,7 @@ function One({ way, value, index, live, label, scale }: OneProps) {
       {live && (
         <Handle
           at={at}
-          label={`Guide at ${text} mm; Delete takes it away`}
+          label={`Guide at ${lengthText(value)}; Delete takes it away`}
           onMove={(to, mark) => moveGuide(way, index, level ? to.y : to.x, mark)}
           onKey={(e) => {
             if (e.key !== 'Delete') return;
@@ -86,7 +87,7 @@ function Heights({ guides, x, scale }: { guides: GuideLines | undefined; x: numb
     <>
       {levels.slice(1).map((low, i) => {
         const high = levels[i]!;
-        const text = `${(low - high).toFixed(1)} mm`;
+        const text = `${lengthText(low - high)}`;
         return (
           <g key={i} data-testid="guide-height">
             <path d={`M${x},${high} V${low}`} stroke={COLOUR} strokeWidth={1.4} vectorEffect="non-scaling-stroke" />

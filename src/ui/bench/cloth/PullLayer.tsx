@@ -1,4 +1,5 @@
 'use client';
+import { lengthText } from '@/session/view/unitsStore';
 import { PLACE_MM } from '@/core/editing/edgePlaces';
 import { memo, useEffect } from 'react';
 import type { MeetingEdge, PredictedOutline } from '@/core/forecast/edgeMeetings';
@@ -102,7 +103,7 @@ function Gaps({ forecast, scale }: { forecast: Forecast; scale: number }) {
       />
       {gaps.map((g) => (
         <g key={`${g.first} ${g.later}`} data-gap={g.gapMm.toFixed(2)}>
-          <Label at={g.at} scale={scale} ink="#a3152e" text={`${g.gapMm.toFixed(1)} mm`} />
+          <Label at={g.at} scale={scale} ink="#a3152e" text={`${lengthText(g.gapMm)}`} />
         </g>
       ))}
     </>

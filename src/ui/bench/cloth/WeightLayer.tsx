@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { useEffect } from 'react';
 import { HEAT_STEPS } from '@/core/render/heat';
 import { css, stepWords } from '../../components/heatWords';
@@ -56,15 +57,17 @@ export function WeightLegend() {
               className="h-2"
               style={{ width: `${(100 * view.areasMm2[i]!) / most}%`, background: css(rgb), outline: '1px solid #858f8c' }}
             />
-            <span className="figures text-right whitespace-nowrap">{view.areasMm2[i]!.toFixed(0)} mm²</span>
+            <span className="figures text-right whitespace-nowrap">{said(`${view.areasMm2[i]!.toFixed(0)} mm²`)}</span>
           </li>
         ))}
       </ul>
       <WeightHistogram histogram={histogramOf(view.layers)} />
       <p className="figures mt-1 border-t border-hairline pt-1" role="status">
-        {here ? `${here.layers.toFixed(1)} layers · ${here.holes} holes/mm²` : 'Point at the cloth for its figures.'}
+        {here ? said(`${here.layers.toFixed(1)} layers · ${here.holes} holes/mm²`) : 'Point at the cloth for its figures.'}
       </p>
-      <p className="text-quiet">A fill at 0.40 is one layer, a satin two; appliqué cloth one, foam one a mm, topping film a quarter.</p>
+      <p className="text-quiet">
+        {said('A fill at 0.40 mm is one layer, a satin two; appliqué cloth one, foam one for each 1 mm, topping film a quarter.')}
+      </p>
     </div>
   );
 }

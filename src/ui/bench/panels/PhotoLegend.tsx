@@ -1,4 +1,5 @@
 'use client';
+import { lengthText } from '@/session/view/unitsStore';
 import Link from 'next/link';
 import { versionNumber } from '@/core/document/sewout';
 import type { Job } from '@/core/document/types';
@@ -86,8 +87,8 @@ function Shown({ job, shown: { sewout, photo } }: { job: Job; shown: LaidOn }) {
         )}
       </div>
       <p className="leading-tight text-quiet">
-        {photo.laying?.errorMm === undefined ? 'Laid by hand.' : `It lies within ${photo.laying.errorMm.toFixed(2)} mm.`} A mark chooses its
-        piece.
+        {photo.laying?.errorMm === undefined ? 'Laid by hand.' : `It lies within ${lengthText(photo.laying.errorMm, 2)}.`} A mark chooses
+        its piece.
       </p>
     </div>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { ChevronLeft, ChevronRight, X } from 'lucide-react';
 import { useState } from 'react';
 import type { Finding, Severity } from '@/core/proof/finding';
@@ -68,7 +69,7 @@ export function ProofPanel() {
           <ul>
             {accepted.map((f, i) => (
               <li key={`${f.rule} ${i}`} className="py-1 text-xs">
-                {f.message} <span className="text-quiet">Because: {f.accepted}.</span>{' '}
+                {said(f.message)} <span className="text-quiet">Because: {f.accepted}.</span>{' '}
                 <button type="button" className="underline decoration-dotted" onClick={() => acceptFinding(f, null)}>
                   Take back
                 </button>
@@ -127,7 +128,7 @@ function One({ finding: f }: { finding: Finding }) {
   return (
     <li className={`border-t border-hairline py-1.5 ${marked ? 'bg-tape-soft' : ''}`} data-finding={f.rule}>
       <button type="button" className="text-left leading-tight hover:underline" onClick={() => showPlace(f, 0)}>
-        {f.message}
+        {said(f.message)}
       </button>
       <p className="figures text-xs text-quiet" title={f.limitFrom}>
         {figure(f.measured, f.unit)}, limit {figure(f.limit, f.unit)}

@@ -1,4 +1,5 @@
 'use client';
+import { lengthText, unitsNow } from '@/session/view/unitsStore';
 import { Fragment } from 'react';
 import type { LetterHeights } from '@/core/proof/letterForecast';
 import { gapsOf, type Forecast, type Gap } from '@/core/forecast/forecast';
@@ -14,7 +15,7 @@ import { Sign } from '../../components/Sign';
 const LOOKS_SHORT_MM = 0.1;
 
 const gapWords = (gaps: readonly Gap[]): string =>
-  gaps.length === 0 ? 'No cloth shows' : `${gaps.length} ${gaps.length === 1 ? 'gap' : 'gaps'}, up to ${gaps[0]!.gapMm.toFixed(1)} mm`;
+  gaps.length === 0 ? 'No cloth shows' : `${gaps.length} ${gaps.length === 1 ? 'gap' : 'gaps'}, up to ${lengthText(gaps[0]!.gapMm)}`;
 
 /** What the forecast says in figures, and the way to mend it. */
 export function PullLegend() {
@@ -59,7 +60,7 @@ export function PullLegend() {
           checked={overlaps}
           onChange={(e) => usePull.setState({ overlaps: e.target.checked })}
         />
-        <span>Overlaps that will be left, mm</span>
+        <span>Overlaps that will be left, {unitsNow()}</span>
       </label>
       <p className="mt-1 leading-tight text-quiet">
         Dashed: drawn. Ink: as it will come out in the hoop. Red: cloth shows. A model with assumed cloth values: trust the order of size
@@ -88,7 +89,7 @@ function Figures({ forecast, letters }: { forecast: Forecast; letters: readonly 
           <Fragment key={pieces.join(' ')}>
             <dt className="text-quiet">letters</dt>
             <dd data-testid="letter-heights">
-              flat <span className="figures">{flatMm.toFixed(1)}</span>, round <span className="figures">{roundMm.toFixed(1)} mm</span> high
+              flat <span className="figures">{flatMm.toFixed(1)}</span>, round <span className="figures">{lengthText(roundMm)}</span> high
               {roundMm < flatMm - LOOKS_SHORT_MM ? ': round ones will look short' : ''}
             </dd>
           </Fragment>

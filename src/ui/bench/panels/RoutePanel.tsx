@@ -1,4 +1,5 @@
 'use client';
+import { lengthText } from '@/session/view/unitsStore';
 import { ArrowRight, X } from 'lucide-react';
 import { ROUTE_POLICIES, type Job, type RoutePolicy } from '@/core/document/types';
 import type { CutRemedy, ExplainedCut } from '@/core/plan/explain';
@@ -119,7 +120,7 @@ function Proposal({ proposal: { before, after, better, trade, aim, policy } }: {
     ['trims', String(before.trims), String(after.trims)],
     ['stops', String(before.colourChanges + before.handStops), String(after.colourChanges + after.handStops)],
     ['stitches', before.stitches.toLocaleString('en'), after.stitches.toLocaleString('en')],
-    ['longest move', `${before.longestMoveMm.toFixed(0)} mm`, `${after.longestMoveMm.toFixed(0)} mm`],
+    ['longest move', `${lengthText(before.longestMoveMm, 0)}`, `${lengthText(after.longestMoveMm, 0)}`],
     ['time', `${formatClock(before.runSeconds)} min`, `${formatClock(after.runSeconds)} min`],
   ];
   return (
@@ -190,7 +191,7 @@ function Cut({ cut }: { cut: ExplainedCut }) {
               </Button>
             ),
           )}
-          {cut.shownMm > 0.5 && <span className="figures text-xs text-quiet">{cut.shownMm.toFixed(1)} mm would show</span>}
+          {cut.shownMm > 0.5 && <span className="figures text-xs text-quiet">{lengthText(cut.shownMm)} would show</span>}
         </p>
       )}
     </li>

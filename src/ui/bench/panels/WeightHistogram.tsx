@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import dynamic from 'next/dynamic';
 import type { ApexOptions } from 'apexcharts';
 import { HEAT_STEPS } from '@/core/render/heat';
@@ -29,14 +30,14 @@ export function WeightHistogram({ histogram: { stepLayers, areasMm2 } }: { histo
     yaxis: { labels: { formatter: (v) => v.toFixed(0), style: { fontSize: '12px', colors: '#55636a' } } },
     tooltip: {
       x: { formatter: (v) => `${v} layers and more` },
-      y: { formatter: (v) => `${v.toFixed(0)} mm²`, title: { formatter: () => '' } },
+      y: { formatter: (v) => said(`${v.toFixed(0)} mm²`), title: { formatter: () => '' } },
     },
   };
   return (
     <div
       data-testid="weight-histogram"
       role="img"
-      aria-label={`Area by layers of thread, mm²: ${areasMm2.map((a) => a.toFixed(0)).join(', ')}`}
+      aria-label={`Area by layers of thread: ${areasMm2.map((a) => said(`${a.toFixed(0)} mm²`)).join(', ')}`}
     >
       <Chart type="bar" height={110} width="100%" options={options} series={[{ name: 'area', data: areasMm2.map((a) => Math.round(a)) }]} />
     </div>

@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { useProof } from '@/session/derived/proofStore';
 import type { StitchPlan } from '@/core/plan/plan';
 import type { Severity } from '@/core/proof/finding';
@@ -21,8 +22,8 @@ export function FindingFlags({ plan, timeline, view, width }: { plan: StitchPlan
         key={`${finding.rule} ${i}`}
         type="button"
         tabIndex={-1}
-        title={finding.message}
-        aria-label={`Finding where it is sewn: ${finding.message}`}
+        title={said(finding.message)}
+        aria-label={`Finding where it is sewn: ${said(finding.message)}`}
         data-flag={finding.rule}
         onClick={() => {
           seek(event + 1);

@@ -1,4 +1,5 @@
 'use client';
+import { lengthText, unitsNow } from '@/session/view/unitsStore';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { among } from '@/core/document/among';
 import { recipeFor } from '@/core/cloth/house';
@@ -43,10 +44,10 @@ function Scale() {
     <div aria-hidden="true" className="figures absolute inset-y-0 right-0 w-11 border-l border-hairline text-right text-xs text-quiet">
       {RULES_MM.map((mm) => (
         <span key={mm} className="absolute right-1.5" style={{ bottom: heightOfLength(mm), transform: 'translateY(50%)' }}>
-          {mm}
+          {lengthText(mm, 0).replace(/ .*/, '')}
         </span>
       ))}
-      <span className="absolute right-1.5 bottom-0">mm</span>
+      <span className="absolute right-1.5 bottom-0">{unitsNow()}</span>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { keepPreference, preference } from '@/platform/storage/shop';
@@ -39,7 +40,7 @@ export function RealSize() {
         <Dialog.Portal>
           <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
           <Dialog.Content className="fixed top-[8vh] left-1/2 z-50 w-[620px] -translate-x-1/2 rounded-md border border-edge bg-panel p-5 shadow-lg">
-            <Dialog.Title className="text-lg font-semibold">How large is a millimetre on this screen?</Dialog.Title>
+            <Dialog.Title className="text-lg font-semibold">How large are things on this screen?</Dialog.Title>
             <Dialog.Description className="mt-1 text-quiet">
               Hold a bank card to the screen and move the slider until the yellow field is as large as the card. This is asked once.
             </Dialog.Description>
@@ -53,7 +54,7 @@ export function RealSize() {
             <div className="flex items-center gap-4">
               <input
                 type="range"
-                aria-label="Pixels to a millimetre"
+                aria-label="Pixels to a length"
                 min={2}
                 max={6.6}
                 step={0.01}
@@ -61,7 +62,7 @@ export function RealSize() {
                 onChange={(e) => setScale(Number(e.target.value))}
                 className="flex-1 accent-[#1d282c]"
               />
-              <span className="figures w-24 text-right">{scale.toFixed(2)} px/mm</span>
+              <span className="figures w-24 text-right">{said(`${scale.toFixed(2)} px/mm`)}</span>
               <Button look="primary" onClick={take}>
                 It is as large
               </Button>

@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { mirroredAbout, movedBy } from '@/core/editing/transform';
 import type { Piece } from '@/core/document/types';
 import { copyPieces, movePiece, transformPieces } from '@/session/edit/commands';

@@ -11,7 +11,7 @@ jest.mock('@/workers/client', () => {
   return { engine: never, easel: never, prover: never, painter: never };
 });
 const said: string[] = [];
-jest.mock('sonner', () => ({ toast: { error: (words: string) => said.push(words) } }));
+jest.mock('@/session/notice', () => ({ toast: { error: (words: string) => said.push(words) } }));
 jest.useFakeTimers();
 
 import { EMPTY_HISTORY } from '@/session/job/history';

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { approvalWords, dayOf, stillApproved } from '@/core/document/folder';
 import { download, fileStem } from '@/platform/files';
 import { approve, withdrawApproval } from '@/session/edit/folderCommands';

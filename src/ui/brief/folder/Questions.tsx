@@ -1,7 +1,7 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { QUESTION_WORDS, questionState, questionsText, unanswered } from '@/core/document/folder';
 import type { Question } from '@/core/document/types';
 import { addQuestion, changeQuestion, questionsSent, removeQuestion } from '@/session/edit/folderCommands';

@@ -2,7 +2,7 @@
 import { Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import type { Version } from '@/platform/storage/versions';
 import { bringBack } from '@/session/edit/folderCommands';
 import { useJob } from '@/session/job/jobStore';

@@ -5,7 +5,7 @@ import { hangOf, hangWords, hasSides, hasSizes, type Hang } from '@/core/product
 import { useFloor } from '@/session/derived/floorStore';
 import { changeBrief, type BriefPatch } from '@/session/edit/commands';
 import { useJob } from '@/session/job/jobStore';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { Choice } from '../../components/Choice';
 import { Tick } from '../../components/Tick';
 import { GarmentView } from './GarmentView';

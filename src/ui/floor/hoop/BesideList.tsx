@@ -1,7 +1,7 @@
 'use client';
 import { RefreshCw, Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import type { Beside, CopyPlace } from '@/core/document/types';
 import { copiesOf } from '@/core/production/floor';
 import { counted } from '@/core/units/count';

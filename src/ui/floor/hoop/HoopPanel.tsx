@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { Grid3x3, FlipHorizontal2, RotateCcw, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { HOOPS } from '@/core/document/job';
@@ -153,7 +154,7 @@ function Wrong() {
       {view.notes.map((n) => (
         <p key={n}>{n} All of it is sewn at one speed, on one stabilizer.</p>
       ))}
-      {edge && <p>Too near to the hoop’s edge for the presser foot (5 mm): copy {edge}.</p>}
+      {edge && <p>{said(`Too near to the hoop’s edge for the presser foot (5 mm): copy ${edge}.`)}</p>}
       {other && <p>Thread lies on another copy: {other}.</p>}
     </div>
   );

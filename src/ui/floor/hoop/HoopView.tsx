@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { CopyPlace } from '@/core/document/types';
 import { copiesOf, floorHoop } from '@/core/production/floor';
@@ -29,7 +30,7 @@ export function HoopView({ chosen, onChoose }: Chosen) {
         className="h-full w-full select-none"
         data-testid="floor-hoop"
         role="group"
-        aria-label={`Hoop of ${hoop.width} by ${hoop.height} mm with ${copiesOf(job).length} in it`}
+        aria-label={said(`Hoop of ${hoop.width} by ${hoop.height} mm with ${copiesOf(job).length} in it`)}
         onPointerDown={() => onChoose(null)}
       >
         <HoopCloth hoop={hoop} hex={clothColour(job)} />
@@ -110,7 +111,7 @@ function Copy({ index, at, chosen, onChoose }: CopyProps) {
       transform={layingOf(at)}
       tabIndex={0}
       role="button"
-      aria-label={`Copy ${index + 1}${at.of === undefined ? '' : `, ${design.name},`} at ${at.x.toFixed(1)}, ${at.y.toFixed(1)} mm`}
+      aria-label={`Copy ${index + 1}${at.of === undefined ? '' : `, ${design.name},`} at ${said(`${at.x.toFixed(1)}, ${at.y.toFixed(1)} mm`)}`}
       aria-pressed={chosen}
       data-copy={index}
       className="cursor-grab active:cursor-grabbing"

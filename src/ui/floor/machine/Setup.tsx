@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import type { MachineStatus } from '@/core/machine/status';
 import type { MachineSetup } from '@/core/machine/state';
 import { ask } from '@/session/floor/machineStore';
@@ -21,9 +22,7 @@ export function Setup({ machine }: { machine: MachineStatus }) {
     <section aria-label="Set up" className="grid gap-3 border-t border-hairline pt-3">
       <div className="flex items-baseline gap-2">
         <span className="text-quiet">Hoop on it</span>
-        <span className="figures flex-1">
-          {machine.hoop.width} × {machine.hoop.height} mm
-        </span>
+        <span className="figures flex-1">{said(`${machine.hoop.width} × ${machine.hoop.height} mm`)}</span>
         {!same && (
           <Button dense disabled={machine.condition === 'sewing'} onClick={() => set({ hoop })}>
             Put on {hoop.width} × {hoop.height}

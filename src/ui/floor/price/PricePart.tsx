@@ -8,7 +8,7 @@ import { download, fileStem } from '@/platform/files';
 import { engine } from '@/workers/client';
 import { changeLibrary, useLibrary } from '@/session/shop/libraryStore';
 import type { Rates } from '@/core/document/shop/rates';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { breakAt, priceOf } from '@/core/production/price';
 import { Button } from '../../components/Button';
 import { Choice } from '../../components/Choice';

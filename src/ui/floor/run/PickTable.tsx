@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { writeThreadList } from '@/core/formats/threadList';
 import { counted } from '@/core/units/count';
 import type { FloorView } from '@/workers/protocol/engine';
@@ -17,7 +18,7 @@ export function PickTable({ view }: { view: FloorView }) {
     { name: 'Stabilizer', amount: `${m.stabilizerM2.toFixed(2)} m²`, says: m.stabilizer },
     ...(m.toppingM2 > 0 ? [{ name: 'Topping', amount: `${m.toppingM2.toFixed(2)} m²`, says: m.topping }] : []),
     ...(m.foamM2 > 0
-      ? [{ name: 'Foam', amount: `${m.foamM2.toFixed(2)} m²`, says: 'cut 5 mm larger all round, in the colour next to the thread’s' }]
+      ? [{ name: 'Foam', amount: `${m.foamM2.toFixed(2)} m²`, says: said('cut 5 mm larger all round, in the colour next to the thread’s') }]
       : []),
   ];
   return (

@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { useState } from 'react';
 import { EXPORTS } from '@/core/formats/registry';
 import { DEFAULT_PROFILE } from '@/core/document/shop/profile';
@@ -37,7 +38,10 @@ export function FloorFiles() {
           value={key}
           options={[
             { value: 'none', name: 'no machine: as it was planned' },
-            { value: 'any', name: `any machine: steps of ${DEFAULT_PROFILE.step}, stitches to ${DEFAULT_PROFILE.longestStitch} mm` },
+            {
+              value: 'any',
+              name: said(`any machine: steps of ${DEFAULT_PROFILE.step} mm, stitches to ${DEFAULT_PROFILE.longestStitch} mm`),
+            },
             ...machines.map((m) => ({ value: m.id, name: m.name })),
           ]}
           onChange={setKey}

@@ -1,5 +1,6 @@
+import { lengthText } from '@/session/view/unitsStore';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { briefRecipe, recipeFor } from '@/core/cloth/house';
 import type { Job } from '@/core/document/types';
 import { adoptedRecipe } from '@/core/sewouts/learn/adopt';
@@ -51,7 +52,7 @@ export function Adopting({ job, learned, name }: { job: Job; learned: Learned; n
       <h2 className="font-semibold">The shop’s recipe of {name.toLowerCase()}</h2>
       <p>
         Compensation <span className="figures">{now.pullComp.toFixed(2)}</span> →{' '}
-        <span className="figures font-semibold">{recipe.pullComp!.toFixed(2)} mm</span>
+        <span className="figures font-semibold">{lengthText(recipe.pullComp!, 2)}</span>
       </p>
       <Button look="primary" disabled={same} onClick={() => void adopt()}>
         {same ? 'Adopted' : 'Adopt it, here and for new jobs'}
@@ -64,7 +65,7 @@ export function Adopting({ job, learned, name }: { job: Job; learned: Learned; n
               <li key={j.id} className="flex gap-2">
                 <span className="min-w-0 flex-1 truncate">{j.name}</span>
                 <span className="figures">
-                  {recipeFor(j.brief).pullComp.toFixed(2)} → {recipe.pullComp!.toFixed(2)} mm
+                  {recipeFor(j.brief).pullComp.toFixed(2)} → {lengthText(recipe.pullComp!, 2)}
                 </span>
               </li>
             ))}

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import type { Job } from '@/core/document/types';
 import { download, fileStem } from '@/platform/files';
 import { useLibrary } from '@/session/shop/libraryStore';

@@ -1,4 +1,5 @@
-import { toast } from 'sonner';
+import { lengthText } from '@/session/view/unitsStore';
+import { toast } from '@/session/notice';
 import { agreedTo } from '@/core/document/folder';
 import { versionNumber } from '@/core/document/sewout';
 import type { Sewout } from '@/core/document/sewoutTypes';
@@ -33,7 +34,7 @@ export function CorrectionBar({ job, sewout }: { job: Job; sewout: Sewout }) {
   );
 }
 
-const shown = (mm: number | null): string => (mm === null ? '–' : `${mm <= 0 ? 'closed' : `${mm.toFixed(2)} mm`}`);
+const shown = (mm: number | null): string => (mm === null ? '–' : `${mm <= 0 ? 'closed' : `${lengthText(mm, 2)}`}`);
 
 /** What a correction would do, before it is made. */
 function Waiting({
@@ -73,11 +74,11 @@ function Waiting({
               {taken.map(({ mark }, i) => {
                 const at = corrected.at[i]!;
                 const gap = mark.kind === 'gap';
-                const figure = (v: number | null): string => (gap ? shown(v) : v === null ? '–' : `${v.toFixed(2)} mm`);
+                const figure = (v: number | null): string => (gap ? shown(v) : v === null ? '–' : `${lengthText(v, 2)}`);
                 return (
                   <tr key={mark.id}>
                     <td>{MARK_WORDS[mark.kind]}</td>
-                    <td className="figures text-right">{mark.mm === undefined ? '–' : `${mark.mm.toFixed(2)} mm`}</td>
+                    <td className="figures text-right">{mark.mm === undefined ? '–' : `${lengthText(mark.mm, 2)}`}</td>
                     <td className="figures text-right">{figure(at.beforeMm)}</td>
                     <td className="figures text-right font-semibold">{figure(gap ? at.expectedMm : at.afterMm)}</td>
                   </tr>

@@ -1,3 +1,4 @@
+import { lengthText } from '@/session/view/unitsStore';
 import { useEffect } from 'react';
 import { recipeFor } from '@/core/cloth/house';
 import type { Sewout } from '@/core/document/sewoutTypes';
@@ -47,8 +48,8 @@ export function LearnedPanel({ job, sewout }: { job: Job; sewout: Sewout }) {
       </div>
       <Factors learned={learned} />
       <p>
-        The forecast missed what was measured by <span className="figures">{learned.errorBeforeMm.toFixed(2)} mm</span>; with this by{' '}
-        <span className="figures">{learned.errorAfterMm.toFixed(2)} mm</span>.
+        The forecast missed what was measured by <span className="figures">{lengthText(learned.errorBeforeMm, 2)}</span>; with this by{' '}
+        <span className="figures">{lengthText(learned.errorAfterMm, 2)}</span>.
       </p>
       <Outliers learned={learned} sewout={sewout} />
       <Adopting job={job} learned={learned} name={recipeFor(job.brief).name} />
@@ -115,7 +116,7 @@ function Outliers({ learned: { outliers, unplaced }, sewout }: { learned: Learne
     list
       .map(({ sewout: of, mark }) =>
         of === 0 && measured[mark]
-          ? `${MARK_WORDS[measured[mark].kind].toLowerCase()} of ${measured[mark].mm.toFixed(2)} mm`
+          ? `${MARK_WORDS[measured[mark].kind].toLowerCase()} of ${lengthText(measured[mark].mm, 2)}`
           : 'one of another test',
       )
       .join(', ');

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import type { Sewout } from '@/core/document/sewoutTypes';
 import type { Job } from '@/core/document/types';
 import { readMachineLog } from '@/core/sewouts/machineLog';

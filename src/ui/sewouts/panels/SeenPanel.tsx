@@ -1,3 +1,4 @@
+import { lengthText } from '@/session/view/unitsStore';
 import { useState } from 'react';
 import { MARK_KINDS, type MarkKind, type SeenMark, type Sewout } from '@/core/document/sewoutTypes';
 import type { Job } from '@/core/document/types';
@@ -62,7 +63,7 @@ function Proposed({ marks, job }: { marks: readonly Omit<SeenMark, 'id'>[]; job:
       <ul className="mt-2 grid gap-1.5">
         {marks.map((m, i) => (
           <li key={`${m.at?.join()}`} className="flex items-center gap-2">
-            <span className="figures w-16 text-lg">{m.mm?.toFixed(2)} mm</span>
+            <span className="figures w-16 text-lg">{m.mm !== undefined && lengthText(m.mm, 2)}</span>
             <span className="min-w-0 flex-1 truncate">
               {name(m.piece)} · {name(m.against)}
             </span>

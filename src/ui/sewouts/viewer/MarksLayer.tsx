@@ -1,3 +1,4 @@
+import { lengthText } from '@/session/view/unitsStore';
 import { useRef, useState, type PointerEvent } from 'react';
 import type { SeenMark } from '@/core/document/sewoutTypes';
 import type { Bounds } from '@/core/geometry/point';
@@ -69,7 +70,7 @@ export function MarksLayer({ box, marks, proposed, chosen, tool, onChoose, onMea
             strokeWidth={0.9}
             paintOrder="stroke"
           >
-            {lengthOf(drag).toFixed(2)} mm
+            {lengthText(lengthOf(drag), 2)}
           </text>
         </g>
       )}

@@ -1,6 +1,7 @@
+import { lengthText } from '@/session/view/unitsStore';
 import { Camera, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import type { Sewout, SewoutPhoto } from '@/core/document/sewoutTypes';
 import type { Job } from '@/core/document/types';
 import { removePhotoFrom } from '@/session/edit/sewoutCommands';
@@ -62,7 +63,7 @@ export function PhotoStrip({ job, sewout, photo, onPhoto, onFiles, onPoints }: P
                 {photo.laying.by === 'found' ? 'Laid by itself' : 'Laid by points'}
                 {photo.laying.errorMm !== undefined && (
                   <>
-                    , within <span className="figures">{photo.laying.errorMm.toFixed(2)} mm</span>
+                    , within <span className="figures">{lengthText(photo.laying.errorMm, 2)}</span>
                   </>
                 )}
               </>

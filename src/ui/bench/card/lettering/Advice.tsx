@@ -1,4 +1,5 @@
 'use client';
+import { lengthText, said } from '@/session/view/unitsStore';
 import { useMemo } from 'react';
 import { isCap } from '@/core/document/job';
 import type { Job, Lettering, Piece } from '@/core/document/types';
@@ -40,7 +41,7 @@ export function Advice(props: Piecewise) {
   return (
     <ul className="mt-2 flex flex-col gap-1 text-xs leading-snug text-quiet" data-testid="lettering-advice">
       {says.map((s) => (
-        <li key={s}>{s}</li>
+        <li key={s}>{said(s)}</li>
       ))}
       {outward && (
         <li className="flex items-center gap-2">
@@ -86,7 +87,7 @@ function ofStrokes({ job, text, piece }: Piecewise, strokeMm: number): string[] 
   const limit = job.settings.satinLimit ?? WIDEST_SATIN_MM;
   if (styleOf(text) !== undefined || (piece.settings.foam ?? 0) > 0 || strokeMm <= limit) return [];
   return [
-    `Strokes are ${strokeMm.toFixed(1)} mm wide, over the satin limit of ${limit}: their rows are split. Rows over each letter lie flat.`,
+    `Strokes are ${lengthText(strokeMm)} wide, over the satin limit of ${limit}: their rows are split. Rows over each letter lie flat.`,
   ];
 }
 

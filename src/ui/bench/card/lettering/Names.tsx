@@ -1,4 +1,5 @@
 'use client';
+import { lengthText, said } from '@/session/view/unitsStore';
 import { Dialog } from 'radix-ui';
 import { useMemo, useRef, useState } from 'react';
 import { create } from 'zustand';
@@ -41,7 +42,7 @@ export function Names({ job, piece, text }: { job: Job; piece: Piece; text: Lett
   const [together, setTogether] = useState(false);
   const [gap, setGap] = useState(10);
   const input = useRef<HTMLInputElement>(null);
-  const { progress, problem, said } = useNames();
+  const { progress, problem, said: result } = useNames();
   const { rows, why } = useMemo(() => read(list), [list]);
   // The letters of all names come along: the calculation has no font.
   const whole = useMemo(() => {
@@ -59,7 +60,7 @@ export function Names({ job, piece, text }: { job: Job; piece: Piece; text: Lett
       (options) => engine.call('names', { job: whole, piece: piece.id, rows, fit, ...(together ? { together: gap } : {}) }, options),
       ({ data, made, hoops, refused }) => {
         if (made > 0) download(`${fileStem(job.name)}-names.zip`, data);
-        const bad = refused.map((r) => `row ${r.row}, ‘${r.name}’: ${r.why}`).join(' ');
+        const bad = refused.map((r) => `row ${r.row}, ‘${r.name}’: ${said(r.why)}`).join(' ');
         useNames.setState({
           said: `${counted(made, 'name')} made${together ? ` in ${counted(hoops, 'hoop')}` : ''}${refused.length > 0 ? `, ${refused.length} refused. ${bad}` : '.'}`,
         });
@@ -131,11 +132,11 @@ export function Names({ job, piece, text }: { job: Job; piece: Piece; text: Lett
                   {'text' in p ? (
                     <>
                       <Specimen text={p.text} className="h-9 w-full" />
-                      <p className="figures mt-1 text-xs text-quiet">{p.text.height.toFixed(1)} mm</p>
+                      <p className="figures mt-1 text-xs text-quiet">{lengthText(p.text.height)}</p>
                     </>
                   ) : (
                     <p className="text-danger">
-                      {p.row.name || `Row ${p.row.row}`}: {p.why}
+                      {p.row.name || `Row ${p.row.row}`}: {said(p.why)}
                     </p>
                   )}
                 </li>
@@ -146,7 +147,7 @@ export function Names({ job, piece, text }: { job: Job; piece: Piece; text: Lett
           </div>
           <div className="mt-3 flex items-center gap-3">
             <p role="status" className="min-w-0 flex-1 text-quiet">
-              {said}
+              {result !== null && said(result)}
             </p>
             {(problem ?? why) && (
               <p role="alert" className="text-danger">

@@ -1,4 +1,5 @@
 'use client';
+import { said } from '@/session/view/unitsStore';
 import { useMemo } from 'react';
 import type { Job, Lettering } from '@/core/document/types';
 import { sizeRules, type SizeRule } from '@/core/lettering/sizeRules';
@@ -36,7 +37,7 @@ export function SizeRules({ id, text, locked }: { id: string; text: Lettering; l
               onChange={() => editLettering(id, { rules: switched(text, r.key) })}
             />
             <span>
-              {r.says}{' '}
+              {said(r.says)}{' '}
               <span className="text-xs text-quiet">
                 {r.source}:{' '}
                 <span className="figures">

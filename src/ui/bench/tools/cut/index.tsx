@@ -1,6 +1,6 @@
 'use client';
 import { Scissors } from 'lucide-react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { create } from 'zustand';
 import { constrained } from '@/core/editing/drawn';
 import type { Point } from '@/core/geometry/point';

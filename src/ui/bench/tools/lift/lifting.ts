@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { create } from 'zustand';
 import type { Matrix } from '@/core/geometry/path';
 import { distance, type Point } from '@/core/geometry/point';

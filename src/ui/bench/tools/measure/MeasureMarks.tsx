@@ -1,4 +1,5 @@
 'use client';
+import { lengthText } from '@/session/view/unitsStore';
 import type { Gauge } from '@/core/editing/gauge';
 import { distance, type Point } from '@/core/geometry/point';
 import { useJob } from '@/session/job/jobStore';
@@ -51,7 +52,7 @@ function Measured({ scale, from, to }: { scale: number; from: Point; to: Point }
   return (
     <g data-testid="measured" data-length={length.toFixed(2)}>
       <TapeLine from={from} to={to} colour="#f2c230" />
-      <TapeLabel at={to} scale={scale} text={`${length.toFixed(1)} mm · ${angle.toFixed(0)}°`} />
+      <TapeLabel at={to} scale={scale} text={`${lengthText(length)} · ${angle.toFixed(0)}°`} />
     </g>
   );
 }

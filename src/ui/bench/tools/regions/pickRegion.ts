@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { create } from 'zustand';
 import { joinPieces } from '@/core/editing/outlines';
 import type { Piece, Thread } from '@/core/document/types';
