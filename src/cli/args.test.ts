@@ -38,7 +38,7 @@ test.each([
   [['a.svg', 'b.svg']],
   [['a.svg', '--width', '']],
   [['a.svg', '--width', '-3']],
-  [['a.svg', '--width', '12mm']],
+  [['a.svg', '--width', '12pt']],
   [['a.svg', '--height', 'Infinity']],
   [['a.svg', '--hoop', '100']],
   [['a.svg', '--hoop', '0x0']],

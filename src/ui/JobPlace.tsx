@@ -12,6 +12,7 @@ import { Art } from './art/Art';
 import { Brief } from './brief/Brief';
 import { HISTORY_KEYS } from './commands/historyKeys';
 import { useKeys } from './commands/useKeys';
+import { Guide } from './guide/Guide';
 import { Button } from './components/Button';
 import { JobNotices } from './components/JobNotices';
 import { StorageBanner, useStorageHealth } from './components/StorageBanner';
@@ -71,6 +72,7 @@ export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
       <SkipLink />
       <TopLine place={place} />
       <JobNotices />
+      <Guide place={place} />
       <Fragment key={units}>{VIEWS[place]()}</Fragment>
     </div>
   );

@@ -21,7 +21,7 @@ export interface SampleGroup {
 export const SAMPLE_BOX = { minX: -17, minY: -12, maxX: 17, maxY: 12 };
 
 let count = 0;
-const made = (kind: PieceKindName, shape: Partial<Piece>, settings: PieceSettings = {}): Piece => ({
+export const made = (kind: PieceKindName, shape: Partial<Piece>, settings: PieceSettings = {}): Piece => ({
   id: `g${++count}`,
   name: 'Sample',
   kind,
@@ -29,7 +29,7 @@ const made = (kind: PieceKindName, shape: Partial<Piece>, settings: PieceSetting
   ...shape,
   settings,
 });
-const sample = (id: string, title: string, when: string, pieces: Piece | readonly Piece[], cloth: ClothKey = 'twill'): Sample => ({
+export const sample = (id: string, title: string, when: string, pieces: Piece | readonly Piece[], cloth: ClothKey = 'twill'): Sample => ({
   id,
   title,
   when,

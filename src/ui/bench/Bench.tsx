@@ -19,7 +19,7 @@ import { Totals } from './Totals';
 /** How is it sewn? The cloth with its pieces, the stitch card, and the thread line. */
 export function Bench() {
   const job = useJob((s) => s.job);
-  const { hint } = useToolInHand();
+  const tool = useToolInHand();
   useKeys(BENCH_KEYS);
   useEffect(() => {
     return () => {
@@ -42,11 +42,23 @@ export function Bench() {
         <div className="relative min-w-0 flex-1">
           <ClothView job={job} />
           <LookSwitch />
+          {!tool.atRest && <ToolHint text={tool.hint.full} />}
         </div>
         <StitchCard job={job} />
       </div>
       <ThreadLine job={job} />
-      <Totals units={job.brief.units ?? 'mm'} hint={hint} />
+      <Totals units={job.brief.units ?? 'mm'} hint={tool.atRest ? tool.hint.short : ''} />
     </main>
   );
 }
+
+/** What the tool in hand does, on the cloth where the eyes are; it never takes the pointer. */
+const ToolHint = ({ text }: { text: string }) => (
+  <p
+    role="status"
+    data-testid="tool-hint"
+    className="pointer-events-none absolute bottom-2 left-1/2 w-max max-w-[92%] -translate-x-1/2 rounded-md border border-hairline bg-panel/90 px-3 py-1 text-center text-xs"
+  >
+    {text}
+  </p>
+);

@@ -40,7 +40,7 @@ function Findings() {
 }
 
 /** The line of totals: what the machine will do. */
-export function Totals({ units, hint }: { units: LengthUnit; hint: { short: string; full: string } }) {
+export function Totals({ units, hint }: { units: LengthUnit; hint: string }) {
   const figures = usePlan((s) => s.planned?.figures);
   const busy = usePlan((s) => s.busy);
   const progress = usePlan((s) => s.progress);
@@ -69,8 +69,8 @@ export function Totals({ units, hint }: { units: LengthUnit; hint: { short: stri
         ))}
       </dl>
       <Findings />
-      <p className="ml-auto truncate text-xs text-quiet" role="status" title={hint.full}>
-        {problem ?? (busy && progress > 0 ? `Laying the stitches: ${Math.round(progress * 100)} %` : hint.short)}
+      <p className="ml-auto text-xs leading-tight whitespace-normal text-quiet" role="status">
+        {problem ?? (busy && progress > 0 ? `Laying the stitches: ${Math.round(progress * 100)} %` : hint)}
       </p>
       <p className="figures text-xs">{said(`${scale.toFixed(1)} px/mm`)}</p>
     </footer>

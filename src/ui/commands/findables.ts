@@ -1,3 +1,4 @@
+import { showGuide } from '../guide/guideStore';
 import { SETTINGS } from '@/core/document/catalogue';
 import type { Job } from '@/core/document/types';
 import { EXPORTS } from '@/core/formats/registry';
@@ -47,6 +48,7 @@ const LIBRARY_PARTS: readonly [part: string, name: string, words: string][] = [
   ['threads', 'Library: threads', 'chart cones colours'],
   ['hoops', 'Library: hoops and needles', 'field frame'],
   ['shop', 'Library: shop', 'hours rates paper name settings'],
+  ['words', 'Library: words of the craft', 'glossary meaning help terms what is'],
   ['schools', 'Library: schools', 'habits preferences defaults settings'],
 ];
 
@@ -59,6 +61,7 @@ function places({ job, place, go }: Whereabouts): Findable[] {
     ),
     ...FLOOR_PARTS.map(([part, name, words]) => bare(`Floor: ${name}`, words, () => go(`${placeHref(job.id, 'floor')}#${part}`), () => (job.pieces.length === 0 ? 'It needs a job that has pieces.' : null))), // prettier-ignore
     ...LIBRARY_PARTS.map(([part, name, words]) => bare(name, words, () => go(`/library#${part}`))),
+    bare('Guide: what is next', 'help first steps tutorial how', () => showGuide(true)),
     bare('The day’s work', 'machines schedule', () => go('/day')),
     bare('Compare with another version or job', 'difference versions', () =>
       go(`/compare?left=${encodeURIComponent(`opened ${job.id}`)}&right=${encodeURIComponent(`now ${job.id}`)}`),

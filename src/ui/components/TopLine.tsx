@@ -1,5 +1,5 @@
 'use client';
-import { Check, CircleAlert, CircleHelp, Columns2, Loader, Redo2, TextSearch, Undo2 } from 'lucide-react';
+import { Check, CircleAlert, CircleHelp, Columns2, Loader, Redo2, Signpost, TextSearch, Undo2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { renameJob } from '@/session/edit/commands';
 import { useJob, type SavedState } from '@/session/job/jobStore';
@@ -7,6 +7,7 @@ import { KeysSheet } from '../commands/KeysSheet';
 import { keyCommand } from '../commands/keys';
 import { JobPalette } from '../commands/JobPalette';
 import { useKeys } from '../commands/useKeys';
+import { showGuide, useGuide } from '../guide/guideStore';
 import { PLACES, placeHref, type PlaceKey } from '../places';
 import { SignButton } from './Button';
 import { QuietLink } from './QuietLink';
@@ -77,6 +78,7 @@ export function TopLine({ place }: { place: PlaceKey }) {
       >
         <Columns2 size={17} />
       </QuietLink>
+      <GuideButton />
       <SignButton name="Keys and help (?)" className="max-sm:hidden" onClick={() => setKeys(true)}>
         <CircleHelp size={17} />
       </SignButton>
@@ -84,6 +86,21 @@ export function TopLine({ place }: { place: PlaceKey }) {
       <KeysSheet open={keys} onOpenChange={setKeys} />
       <JobPalette place={place} open={palette} onOpenChange={setPalette} />
     </header>
+  );
+}
+
+/** Brings the guide back, or puts it away. */
+function GuideButton() {
+  const shown = useGuide((s) => s.shown) === true;
+  return (
+    <SignButton
+      name={shown ? 'Put the guide away' : 'What is next? A guide through the job'}
+      pressed={shown}
+      className="max-sm:hidden"
+      onClick={() => showGuide(!shown)}
+    >
+      <Signpost size={17} />
+    </SignButton>
   );
 }
 

@@ -14,6 +14,7 @@ import { HoopsNeedles } from './HoopsNeedles';
 import { Schools } from './Schools';
 import { ShopPage } from './ShopPage';
 import { Threads } from './Threads';
+import { Words } from './Words';
 import { SampleCard, type SampleSize } from './SampleCard';
 import { chooseByArrows, onTabWay } from '../components/arrowKeys';
 
@@ -29,6 +30,7 @@ const PAGES = [
   { key: 'threads', name: 'Threads', says: 'The chart that colours are matched to, and your own cones.' },
   { key: 'hoops', name: 'Hoops, needles', says: 'What the machine takes: fields and needles, the usual ones and your own.' },
   { key: 'shop', name: 'Shop', says: 'Your name, hours and machines: for sheets, quotations and the day’s work.' },
+  { key: 'words', name: 'Words', says: 'What the words of the craft mean, each as it is sewn.' },
   { key: 'schools', name: 'Schools', says: 'Where good people differ: what new jobs begin with.' },
 ] as const;
 const PAGE_KEYS = PAGES.map((p) => p.key);
@@ -67,6 +69,7 @@ export function Library() {
         {page === 'threads' && <Threads />}
         {page === 'hoops' && <HoopsNeedles />}
         {page === 'shop' && <ShopPage />}
+        {page === 'words' && <Words />}
         {page === 'schools' && <Schools />}
       </main>
     </div>

@@ -1,46 +1,16 @@
 'use client';
 import { said } from '@/session/view/unitsStore';
-import { useEffect, useRef, useState } from 'react';
 import { SAMPLE_BOX, type Sample } from '@/core/gallery/samples';
-import { engine } from '@/workers/client';
+import { useSewnSample } from '../words/useSewnSample';
 
 /** Whether samples are shown enlarged, or as large as they would be on the cloth. */
 export type SampleSize = 'large' | 'real';
 
-const PIXELS_PER_MM = 16;
 const WIDTH_MM = SAMPLE_BOX.maxX - SAMPLE_BOX.minX;
 const HEIGHT_MM = SAMPLE_BOX.maxY - SAMPLE_BOX.minY;
 
-/** The sample's picture, sewn when it first comes into view. */
-function useSewnSample(id: string) {
-  const place = useRef<HTMLLIElement>(null);
-  const [made, setMade] = useState<{ url: string; stitches: number } | null>(null);
-  useEffect(() => {
-    let url: string | null = null;
-    const control = new AbortController();
-    const watch = new IntersectionObserver((seen) => {
-      if (!seen.some((s) => s.isIntersecting)) return;
-      watch.disconnect();
-      engine
-        .call('sample', { id, scale: PIXELS_PER_MM }, { signal: control.signal })
-        .then(({ png, stitches }) => {
-          url = URL.createObjectURL(png);
-          setMade({ url, stitches });
-        })
-        .catch(() => undefined);
-    });
-    watch.observe(place.current!);
-    return () => {
-      watch.disconnect();
-      control.abort();
-      if (url) URL.revokeObjectURL(url);
-    };
-  }, [id]);
-  return { place, made };
-}
-
 export function SampleCard({ sample, size }: { sample: Sample; size: SampleSize }) {
-  const { place, made } = useSewnSample(sample.id);
+  const { place, made } = useSewnSample<HTMLLIElement>(sample.id);
   const real = size === 'real';
   return (
     <li ref={place} className="flex flex-col overflow-hidden rounded-md border border-hairline bg-panel" data-sample={sample.id}>

@@ -4,6 +4,7 @@ import { toast } from '@/session/notice';
 import { counted } from '@/core/units/count';
 import { isBundle, isPicture } from '@/platform/files';
 import { askToPersist } from '@/platform/persist';
+import { bringGuide } from '../guide/guideStore';
 import { placeHref } from '../places';
 import { takeIn } from './newJob';
 
@@ -37,6 +38,7 @@ export function useIntake(guarded: (work: () => Promise<unknown>) => Promise<voi
       await guarded(async () => {
         const taken = await takeIn(file, { signal: control.signal, progress: show });
         void askToPersist();
+        if ('job' in taken && !isBundle(file)) await bringGuide();
         if ('job' in taken) {
           leaving = true;
           router.push(placeHref(taken.job.id, placeAfter(file)));

@@ -1,6 +1,7 @@
 'use client';
 import { RotateCcw } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { WhatIsThis } from '../../words/WhatIsThis';
 import type { Source } from '@/core/document/resolved';
 
 const SOURCES: Record<Source, { name: string; look: string }> = {
@@ -11,6 +12,8 @@ const SOURCES: Record<Source, { name: string; look: string }> = {
 
 interface Props {
   label: string;
+  /** The word of the craft that it goes by. */
+  term?: string | undefined;
   from: Source;
   why: string;
   aside?: string;
@@ -23,22 +26,25 @@ interface Props {
 }
 
 /** A setting in place: its value, where it came from, why, and the way back. */
-export function SettingRow({ label, from, why, aside, effect, onReset, onLike, children }: Props) {
+export function SettingRow({ label, term, from, why, aside, effect, onReset, onLike, children }: Props) {
   const source = SOURCES[from];
   return (
-    <div className="grid grid-cols-[80px_1fr_68px] items-center gap-x-2 border-t border-hairline py-1.5" data-setting={label}>
-      {onLike ? (
-        <button
-          type="button"
-          onClick={onLike}
-          title={`Choose every piece with the same ${label.toLowerCase()}`}
-          className="text-left leading-tight decoration-dotted underline-offset-2 hover:underline"
-        >
-          {label}
-        </button>
-      ) : (
-        <span className="leading-tight">{label}</span>
-      )}
+    <div className="grid grid-cols-[92px_1fr_60px] items-center gap-x-2 border-t border-hairline py-1.5" data-setting={label}>
+      <span className="flex items-center gap-1">
+        {onLike ? (
+          <button
+            type="button"
+            onClick={onLike}
+            title={`Choose every piece with the same ${label.toLowerCase()}`}
+            className="min-w-0 text-left leading-tight decoration-dotted underline-offset-2 hover:underline"
+          >
+            {label}
+          </button>
+        ) : (
+          <span className="min-w-0 leading-tight">{label}</span>
+        )}
+        {term && <WhatIsThis term={term} />}
+      </span>
       <div>{children}</div>
       {from === 'hand' ? (
         <button

@@ -34,6 +34,20 @@ const FIRST = [
 ] as const;
 const MORE = ['corners', 'ends', 'stagger', 'overLimit', 'satinLimit', 'foam', 'tieShape', 'tieLength', 'tieCount'] as const;
 
+/** The word of the craft behind a setting, where there is one to explain. */
+const TERMS: Partial<Record<string, string>> = {
+  angle: 'slant',
+  spacing: 'spacing',
+  stitchLength: 'stitch-length',
+  pullComp: 'pull',
+  pushComp: 'push',
+  openings: 'openings',
+  corners: 'corners',
+  stagger: 'stagger',
+  motifSpacing: 'motif',
+  tieShape: 'tie',
+};
+
 interface Props {
   /** All pieces that a change goes to. */
   ids: readonly string[];
@@ -104,6 +118,7 @@ function NumberSetting({ name: key, ids, piece, units, resolved: number }: Numbe
   return (
     <SettingRow
       label={label}
+      term={TERMS[key]}
       from={number.from}
       why={said(number.why)}
       {...(aside ? { aside } : {})}
@@ -150,6 +165,7 @@ function ChoiceSetting<K extends ChoiceKey>({
   return (
     <SettingRow
       label={label}
+      term={TERMS[name]}
       from={resolved.from}
       why={said(resolved.why)}
       onLike={() => chooseLike(piece.id, name)}
@@ -190,6 +206,7 @@ function Underlay({ ids, piece, underlay, units }: Props & { underlay: NonNullab
     <>
       <SettingRow
         label="Underlay"
+        term="underlay"
         from={from}
         why={said(why)}
         effect={effect ?? null}

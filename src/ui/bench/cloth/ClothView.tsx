@@ -1,4 +1,5 @@
 'use client';
+import { FindingMark } from './FindingMark';
 import { among } from '@/core/document/among';
 import { useEffect, useRef } from 'react';
 import { clothColour } from '@/core/render/picture';
@@ -7,7 +8,6 @@ import type { StitchPlan } from '@/core/plan/plan';
 import { Command } from '@/core/stitches/roles';
 import { panBy, useCamera, zoomAt } from '@/session/view/cameraStore';
 import { usePlan } from '@/session/derived/planStore';
-import { useProof } from '@/session/derived/proofStore';
 import { useView } from '@/session/view/viewStore';
 import { HoopCloth, HoopRing } from '../../components/HoopShape';
 import { MatGrid } from '../../components/MatGrid';
@@ -175,32 +175,6 @@ function Needle({ scale }: { scale: number }) {
         <circle r={0.28} fill="#1d282c" />
       </g>
     </>
-  );
-}
-
-/** Where the finding that is being looked at lies: the place that is shown, and its others. */
-function FindingMark({ scale }: { scale: number }) {
-  const marked = useProof((s) => (s.open ? s.marked : null));
-  const place = useProof((s) => s.markedPlace);
-  if (!marked) return null;
-  const r = 16 / scale;
-  const colour = marked.severity === 'stop' ? '#a3152e' : '#a8500f';
-  const shown = marked.places[place] ?? marked.places[0]!;
-  return (
-    <g fill="none">
-      {marked.places.map(({ at }, i) => (
-        <circle key={i} cx={at.x} cy={at.y} r={0.35 * r} fill={colour} stroke="#ffffff" strokeWidth={1.5 / scale} />
-      ))}
-      <g transform={`translate(${shown.at.x} ${shown.at.y})`} data-testid="finding-mark">
-        <circle r={r} stroke="#ffffff" strokeWidth={5 / scale} />
-        <circle r={r} stroke={colour} strokeWidth={2.5 / scale} />
-        <path
-          d={`M0,${-r}V${-1.6 * r}M0,${r}V${1.6 * r}M${-r},0H${-1.6 * r}M${r},0H${1.6 * r}`}
-          stroke="#1d282c"
-          strokeWidth={1.5 / scale}
-        />
-      </g>
-    </g>
   );
 }
 

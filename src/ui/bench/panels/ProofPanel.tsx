@@ -3,10 +3,10 @@ import { said } from '@/session/view/unitsStore';
 import { ChevronLeft, ChevronRight, X } from 'lucide-react';
 import { useState } from 'react';
 import type { Finding, Severity } from '@/core/proof/finding';
-import { centreOn } from '@/session/view/cameraStore';
 import { useJob } from '@/session/job/jobStore';
 import { acceptFinding, applyFix, cancelProof, useProof } from '@/session/derived/proofStore';
-import { selectAll } from '@/session/view/viewStore';
+import { showPlace } from './findingSteps';
+import { costWords } from './findingWords';
 import { Button, SignButton } from '../../components/Button';
 import { FixEffect } from './FixEffect';
 import { Sign } from '../../components/Sign';
@@ -82,17 +82,6 @@ export function ProofPanel() {
   );
 }
 
-const figure = (v: number, unit: Finding['unit']): string =>
-  `${v.toFixed(unit === 'mm' || unit === 'layers' ? 2 : 0).replace(/\.?0+$/, '')}${unit === '' ? '' : unit === '°' ? '°' : ` ${unit}`}`;
-
-/** Marks one place of a finding on the cloth and chooses its pieces. */
-function showPlace(finding: Finding, place: number): void {
-  const { at, pieces } = finding.places[place]!;
-  useProof.setState({ marked: finding, markedPlace: place });
-  centreOn(at);
-  if (pieces.length > 0) selectAll(pieces);
-}
-
 /** Where it is: which pieces, and one place after the other. */
 function Places({ finding: f }: { finding: Finding }) {
   const place = useProof((s) => (s.marked === f ? s.markedPlace : 0));
@@ -131,7 +120,7 @@ function One({ finding: f }: { finding: Finding }) {
         {said(f.message)}
       </button>
       <p className="figures text-xs text-quiet" title={f.limitFrom}>
-        {figure(f.measured, f.unit)}, limit {figure(f.limit, f.unit)}
+        {costWords(f)}
       </p>
       <Places finding={f} />
       {f.fix && <FixEffect fix={f.fix} />}

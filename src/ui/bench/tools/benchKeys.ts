@@ -1,3 +1,4 @@
+import { openFindings, stepFinding } from '../panels/findingSteps';
 import { toast } from '@/session/notice';
 import { mirroredAbout, movedBy } from '@/core/editing/transform';
 import type { Piece } from '@/core/document/types';
@@ -73,6 +74,8 @@ function removeChosen(): void {
 const needsChosen = (): string | null => (chosenIds().length > 0 ? null : 'Choose a piece first.');
 const needsSeveral = (): string | null => (chosenIds().length > 1 ? null : 'Choose two or more pieces first.');
 const needsDrawing = (): string | null => (toolInHand().press ? null : 'Nothing is being drawn.');
+const needsFindings = (): string | null =>
+  openFindings(useProof.getState().findings).length > 0 ? null : 'The proof finds nothing that is left to look at.';
 const needsCopy = (): string | null => (hasCopy() ? null : 'Nothing was copied yet.');
 
 /** Commands that have a button as well as a key. */
@@ -136,6 +139,8 @@ export const BENCH_KEYS = [
   keyCommand('Sew what is chosen one after the other, in the order chosen', '\\', () => sewInSequence(chosenIds()), needsSeveral),
   TOGGLE_PATH,
   keyCommand('The proof: what will go wrong', '!', () => useProof.setState((s) => ({ open: !s.open }))),
+  keyCommand('Next finding, place by place', ')', () => stepFinding(1), needsFindings),
+  keyCommand('Finding before', '(', () => stepFinding(-1), needsFindings),
   REMOVE_CHOSEN,
   CHOOSE_NOTHING,
   ...TOOLS.map((tool) => keyCommand(tool.word, tool.key, () => takeTool(tool))),

@@ -13,8 +13,14 @@ import { regions } from './regions';
 import { slants } from './slants';
 import type { Tool } from './tool';
 
-/** All tools in the order of the strip. Adding one is one folder and one entry here. */
-export const TOOLS: readonly Tool[] = [choose, nodes, slants, ends, run, satin, area, letters, regions, lift, cut, edge, measure, guides];
+/** The tools by what one wants to do, in the order of the strip. Adding one is one folder and one entry here. */
+export const TOOL_GROUPS: readonly { name: string; tools: readonly Tool[] }[] = [
+  { name: 'Choose and shape', tools: [choose, nodes, slants, ends, edge] },
+  { name: 'Draw', tools: [run, satin, area, letters] },
+  { name: 'Take and cut', tools: [regions, lift, cut] },
+  { name: 'Measure', tools: [measure, guides] },
+];
+export const TOOLS: readonly Tool[] = TOOL_GROUPS.flatMap((g) => g.tools);
 
 /** The tool that the pointer works with: with none in hand, it chooses. */
 export const toolInHand = (): Tool => useTool.getState().tool ?? choose;

@@ -1,6 +1,6 @@
-import type { LucideIcon } from 'lucide-react';
 import type { ComponentType } from 'react';
 import type { Job, Piece } from '@/core/document/types';
+import type { Motion } from './motions';
 import type { Point } from '@/core/geometry/point';
 
 /** Where the pointer is on the cloth, mm, and what is held down with it. */
@@ -35,7 +35,11 @@ export interface Tool {
   key: string;
   /** What it does: in a few words, and in full. */
   hint: { short: string; full: string };
-  Sign: LucideIcon;
+  /** On the strip: a word or two. */
+  label: string;
+  Sign: ComponentType<{ size?: number }>;
+  /** What the hand does with it. */
+  motion: Motion;
   /** It is what the pointer does with nothing in hand: taking it puts the other away. */
   atRest?: true;
   begin?(): void;

@@ -14,7 +14,9 @@ export const choose: Tool = {
     short: 'Click a piece, drag it to move; wheel zooms',
     full: 'Click a piece to see how it is sewn, then drag it to move it; drag the cloth to move the view; wheel to zoom',
   },
+  label: 'Choose',
   Sign: MousePointer2,
+  motion: { lies: 'M20,14 H44 V38 H20 Z', hand: 'M32,26 L66,26', makes: 'M54,14 H78 V38 H54 Z' },
   atRest: true,
   drag: (from, mark) => (from.shift ? boxing(from) : carrying(from, mark)),
   click: (spot) => {

@@ -44,7 +44,9 @@ export const cut: Tool = {
     short: 'Drag a line across; Shift: 15 degrees',
     full: 'Drag a line right across: what is chosen is cut there, or whatever it crosses; Shift: 15 degrees',
   },
+  label: 'Cut',
   Sign: Scissors,
+  motion: { lies: 'M16,16 H84 V36 H16 Z', hand: 'M50,4 L50,48', makes: 'M50,4 L50,48' },
   drag: cutting,
   giveUp: () => {
     const begun = useCut.getState().line !== null;

@@ -1,4 +1,4 @@
-import { PanelRightOpen } from 'lucide-react';
+import { EdgeSign } from '../signs';
 import { create } from 'zustand';
 import { nearestEdge } from '@/core/editing/outlines';
 import { pullEdge } from '@/session/edit/shapeCommands';
@@ -33,6 +33,8 @@ export const edge: Tool = {
     short: 'Drag an edge out or in',
     full: 'Drag an edge of the chosen piece outwards or inwards; the card says how far it gives way',
   },
-  Sign: PanelRightOpen,
+  label: 'Extend',
+  Sign: EdgeSign,
+  motion: { lies: 'M14,10 H50 V42 H14 Z', hand: 'M50,26 L70,26', makes: 'M50,10 C50,18 70,20 70,26 C70,32 50,34 50,42' },
   drag: pulling,
 };

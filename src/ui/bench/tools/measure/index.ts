@@ -13,7 +13,9 @@ export const measure: Tool = {
     short: 'Point for widths; drag to measure',
     full: 'Point at a shape for its width there; drag from one place to another; hold Shift for level, upright and 15 degrees',
   },
+  label: 'Measure',
   Sign: Ruler,
+  motion: { lies: 'M20,12 H80 V40 H20 Z', hand: 'M20,26 L80,26', makes: 'M20,26 L80,26' },
   hover: ({ at }) => useMeasure.setState({ gauge: gaugeAt(at) }),
   drag: ({ at: from }) => ({
     to: ({ at, shift }) => useMeasure.setState({ measured: { from, to: shift ? constrained(from, at) : at } }),

@@ -1,4 +1,4 @@
-import { Move3d } from 'lucide-react';
+import { NodesSign } from '../signs';
 import { insertNode } from '@/core/editing/nodes';
 import { reshape } from '@/session/edit/commands';
 import { chosenPiece } from '../chosenPiece';
@@ -24,7 +24,9 @@ export const nodes: Tool = {
     short: 'Double click adds a node; C curves; Delete',
     full: 'Drag nodes; double click adds one; C: corner or curve; Delete takes one out; arrows nudge',
   },
-  Sign: Move3d,
+  label: 'Nodes',
+  Sign: NodesSign,
+  motion: { lies: 'M14,40 L40,12 L66,40', hand: 'M40,12 L56,8', makes: 'M14,40 C26,24 40,8 56,8 C70,10 80,24 84,40' },
   click: pickPiece,
   doubleClick: addNodeNear,
   parts: 'Click a node first: Delete takes it out. Esc puts the tool away; then Delete removes the piece.',

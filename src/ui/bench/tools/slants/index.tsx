@@ -1,4 +1,4 @@
-import { Slash } from 'lucide-react';
+import { SlantSign } from '../signs';
 import { constrained } from '@/core/editing/drawn';
 import { distance } from '@/core/geometry/point';
 import { formOf } from '@/core/pieces/registry';
@@ -33,7 +33,9 @@ export const slants: Tool = {
     short: 'Drag across to lay a slant; Delete',
     full: 'Drag across the piece to lay a slant; two or more make rows turn; Delete takes one away',
   },
-  Sign: Slash,
+  label: 'Slants',
+  Sign: SlantSign,
+  motion: { lies: 'M16,10 H84 V42 H16 Z', hand: 'M34,46 L58,6', makes: 'M34,46 L58,6' },
   drag: laying,
   click: pickPiece,
   parts: 'Click a slant first: Delete takes it away. Esc puts the tool away; then Delete removes the piece.',
