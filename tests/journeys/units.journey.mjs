@@ -115,7 +115,9 @@ test('the library shows inches when the shop does', async () => {
 test('the headless tool takes and tells inches, and its papers are set in them', async () => {
   const paper = join(mkdtempSync(join(tmpdir(), 'cobble-inches-')), 'sheet.pdf');
   const art = 'tests/fixtures/lantern.svg';
-  const told = execFileSync('bin/cobble', ['plan', art, '--width', '2', '--units', 'in', '--out', paper], { encoding: 'utf8' });
+  const told = execFileSync(join(process.cwd(), 'bin', 'cobble'), ['plan', art, '--width', '2', '--units', 'in', '--out', paper], {
+    encoding: 'utf8',
+  });
   assert.match(told, /2\.\d+ x [\d.]+ in/);
   const words = await pdfWords(paper);
   assert.doesNotMatch(words, /(^|\W)mm\b/);

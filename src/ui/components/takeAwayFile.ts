@@ -33,6 +33,26 @@ export async function takeAway(extension: Extension, how: TakenAs = {}): Promise
   }
 }
 
+/** The worksheet and the stitches in one file, for whoever stands at the machine. */
+export async function takeAwayBoth(): Promise<void> {
+  const { job, artwork } = useJob.getState();
+  if (!job) return;
+  try {
+    const findings = await mayLeave(job, 'pdf', {});
+    if (!findings) return;
+    const stem = fileStem(job.name);
+    const { zipSync } = await import('fflate');
+    const files: Record<string, Uint8Array> = {};
+    for (const extension of ['pdf', 'csv'] as const) {
+      const { data } = await engine.call('export', { job, artwork, extension, findings });
+      files[`${stem}.${extension}`] = new Uint8Array(await data.arrayBuffer());
+    }
+    download(`${stem}.zip`, new Blob([zipSync(files, { level: 6 })], { type: 'application/zip' }));
+  } catch (error) {
+    said(error);
+  }
+}
+
 /** The person has read what is wrong and wants the file all the same. */
 export async function takeAwayAllTheSame(): Promise<void> {
   const { asking } = useTakeAway.getState();

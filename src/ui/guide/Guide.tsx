@@ -7,7 +7,7 @@ import { useProof } from '@/session/derived/proofStore';
 import { useJob } from '@/session/job/jobStore';
 import { Button, SignButton } from '../components/Button';
 import { QuietLink } from '../components/QuietLink';
-import { takeAway } from '../components/takeAwayFile';
+import { takeAwayBoth } from '../components/takeAwayFile';
 import { PLACES, placeHref, type PlaceKey } from '../places';
 import { openGuide, showGuide, useGuide } from './guideStore';
 import { nextPlace, stepAt, WAY, type Known } from './steps';
@@ -80,14 +80,8 @@ function Onward({ id, place }: { id: string; place: PlaceKey }) {
   );
 }
 
-/** The worksheet, and the stitches as most machines' software reads them: one row an event. */
-async function takeBoth(): Promise<void> {
-  await takeAway('pdf');
-  await takeAway('csv');
-}
-
 const Take = () => (
-  <Button look="primary" onClick={() => void takeBoth()}>
+  <Button look="primary" onClick={() => void takeAwayBoth()}>
     Save worksheet and stitches
   </Button>
 );

@@ -103,13 +103,15 @@ export const GROUP = keyCommand('Group what is chosen', 'F', () => group(chosenI
 export const UNGROUP = keyCommand('Ungroup', 'Ctrl+F', () => ungroup(chosenIds()), needsChosen);
 export const TOGGLE_LOCK = keyCommand('Lock or unlock what is chosen', 'O', () => toggleLock(chosenIds()), needsChosen);
 
-/** Keys of the Bench, as the help sheet lists them. */
-export const BENCH_KEYS = [
+const REPLAY = [
   keyCommand('Sew, or stop sewing', 'Space', togglePlay),
   STITCH_ON,
   STITCH_BACK,
   keyCommand('From the first stitch', 'Home', () => playFrom(0)),
   ALL_SEWN,
+];
+
+const ORDER = [
   keyCommand('Next piece in the sewing order', 'N', () => selectNeighbour(1)),
   keyCommand('Piece before', 'B', () => selectNeighbour(-1)),
   keyCommand(
@@ -138,11 +140,15 @@ export const BENCH_KEYS = [
   ),
   keyCommand('Sew what is chosen one after the other, in the order chosen', '\\', () => sewInSequence(chosenIds()), needsSeveral),
   TOGGLE_PATH,
+];
+
+const PROOF = [
   keyCommand('The proof: what will go wrong', '!', () => useProof.setState((s) => ({ open: !s.open }))),
   keyCommand('Next finding, place by place', ')', () => stepFinding(1), needsFindings),
   keyCommand('Finding before', '(', () => stepFinding(-1), needsFindings),
-  REMOVE_CHOSEN,
-  CHOOSE_NOTHING,
+];
+
+const DRAWING = [
   ...TOOLS.map((tool) => keyCommand(tool.word, tool.key, () => takeTool(tool))),
   keyCommand('Line done', 'Enter', () => void toolInHand().press?.('Enter'), needsDrawing),
   keyCommand(
@@ -154,7 +160,11 @@ export const BENCH_KEYS = [
     () => needsDrawing() && needsChosen(),
   ),
   keyCommand('Next node: corner or curve', 'C', () => void toolInHand().press?.('C'), needsDrawing),
-  keyCommand('Next look', 'L', () => useView.setState((s) => ({ look: LOOKS[(LOOKS.indexOf(s.look) + 1) % LOOKS.length]! }))),
+];
+
+const PIECES = [
+  REMOVE_CHOSEN,
+  CHOOSE_NOTHING,
   keyCommand(
     'Keep a copy of what is chosen',
     'Ctrl+C',
@@ -186,12 +196,16 @@ export const BENCH_KEYS = [
   GROUP,
   UNGROUP,
   TOGGLE_LOCK,
-  TOGGLE_HIDDEN,
-  TOGGLE_OVERLAPS,
   keyCommand('Choose all of this thread', 'Y', () => selectLike((a, b) => a.thread === b.thread), needsChosen),
   keyCommand('Choose all of this kind', 'U', () => selectLike((a, b) => a.kind === b.kind), needsChosen),
   keyCommand('Choose all', 'Ctrl+A', () => selectAll((useJob.getState().job?.pieces ?? []).map((p) => p.id))),
   ...NUDGES.map(([name, key, dx, dy]) => keyCommand(name, key, () => transformPieces(chosenIds(), 'Nudge', movedBy(dx, dy)), needsChosen)),
+];
+
+const VIEW = [
+  TOGGLE_HIDDEN,
+  TOGGLE_OVERLAPS,
+  keyCommand('Next look', 'L', () => useView.setState((s) => ({ look: LOOKS[(LOOKS.indexOf(s.look) + 1) % LOOKS.length]! }))),
   keyCommand('Nearer', '+', () => zoomAt(1.25)),
   keyCommand('Farther', '-', () => zoomAt(0.8)),
   keyCommand('Whole hoop', '0', fitHoop),
@@ -199,3 +213,15 @@ export const BENCH_KEYS = [
   keyCommand('Guides on or off', "'", () => useView.setState((s) => ({ showGuides: !s.showGuides }))),
   keyCommand('Hoop on or off', 'H', () => useView.setState((s) => ({ showHoop: !s.showHoop }))),
 ];
+
+/** Keys of the Bench by what one wants to do, as the help sheet lists them. */
+export const BENCH_KEY_GROUPS = [
+  { name: 'Sew it on the screen', keys: REPLAY },
+  { name: 'Order and path', keys: ORDER },
+  { name: 'What will go wrong', keys: PROOF },
+  { name: 'Tools and drawing', keys: DRAWING },
+  { name: 'Work on what is chosen', keys: PIECES },
+  { name: 'What is shown, and how near', keys: VIEW },
+] as const;
+
+export const BENCH_KEYS = BENCH_KEY_GROUPS.flatMap((g) => g.keys);
