@@ -21,6 +21,9 @@ test.each(GLOSSARY.map((t) => [t.term, t] as const))('%s is told in a few lines 
   expect(measurePlan(job, new Planner().plan(job)).stitches).toBeGreaterThan(20);
 });
 
-test.each(['density', 'foundation', 'gap', 'lock', 'jump', 'angle', 'column', 'fill'])('‘%s’, as others say it, leads to a word', (said) => {
-  expect(GLOSSARY.some((t) => `${t.term} ${t.also}`.toLowerCase().includes(said))).toBe(true);
-});
+test.each(['density', 'foundation', 'gap', 'lock', 'jump', 'angle', 'column', 'fill'])(
+  '‘%s’, as others say it, leads to a word',
+  (said) => {
+    expect(GLOSSARY.some((t) => `${t.term} ${t.also}`.toLowerCase().includes(said))).toBe(true);
+  },
+);

@@ -8,7 +8,7 @@ export function SewnTerm({ term }: { term: Term }) {
   return (
     <>
       <div ref={place} className="grid aspect-[17/12] place-items-center overflow-hidden rounded-t-md bg-paper text-xs text-quiet">
-        { }
+        {}
         {made ? <img src={made.url} alt={`${term.term}, sewn`} className="h-full w-full object-cover" /> : 'sewing …'}
       </div>
       <div className="p-3">

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { cleanup, render, screen, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { Job } from '@/core/document/types';
 import { jobOf, piece } from '@/core/pieces/fixtures';
@@ -44,6 +44,33 @@ describe('the sewing order as a list', () => {
     await user.click(within(rows[2]!).getByRole('button'));
     await user.keyboard('{/Shift}');
     expect(chosenIds()).toEqual(['p2', 'p3']);
+  });
+
+  const names = (): string[] => useJob.getState().job!.pieces.map((p) => p.name);
+  const dragTo = (rows: HTMLElement[], from: number, to: number): void => {
+    const dataTransfer = { setData: () => undefined, effectAllowed: '' };
+    fireEvent.dragStart(rows[from]!, { dataTransfer });
+    fireEvent.dragOver(rows[to]!, { dataTransfer });
+    fireEvent.drop(rows[to]!, { dataTransfer });
+  };
+
+  it.each([
+    [0, 2, ['B', 'C', 'A']],
+    [2, 0, ['C', 'A', 'B']],
+    [1, 1, ['A', 'B', 'C']],
+  ])('row %i dragged to row %i is sewn there, as one step', (from, to, order) => {
+    const rows = show(jobOf([block(0, { name: 'A' }), block(20, { name: 'B' }), block(40, { name: 'C' })]));
+    dragTo(rows, from, to);
+    expect(names()).toEqual(order);
+    expect(useJob.getState().history.past).toHaveLength(from === to ? 0 : 1);
+    act(() => useJob.getState().undo());
+    expect(names()).toEqual(['A', 'B', 'C']);
+  });
+
+  it('something else that is dropped on the list changes nothing', () => {
+    const rows = show(jobOf([block(0, { name: 'A' }), block(20, { name: 'B' })]));
+    fireEvent.drop(rows[0]!, { dataTransfer: { setData: () => undefined } });
+    expect(names()).toEqual(['A', 'B']);
   });
 
   it('says what to do when there is nothing to sew', () => {
