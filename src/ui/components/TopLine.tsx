@@ -47,7 +47,7 @@ export function TopLine({ place }: { place: PlaceKey }) {
       </QuietLink>
       <JobName key={name} name={name} />
       <Saved />
-      <nav aria-label="Places" className="mx-auto flex h-full min-w-0 items-stretch max-sm:flex-1 max-sm:overflow-x-auto">
+      <nav aria-label="Places" className="mx-auto flex h-full min-w-0 items-stretch overflow-x-auto overflow-y-hidden max-lg:flex-1">
         <PlaceLink name="Shelf" href="/" current={false} />
         {PLACES.map((p) => (
           <PlaceLink key={p.key} name={p.name} href={placeHref(id, p.key)} current={p.key === place} />
@@ -113,7 +113,7 @@ function PlaceLink({ name, href, current }: { name: string; href: string; curren
       href={href}
       ref={current ? inView : undefined}
       aria-current={current ? 'page' : undefined}
-      className={`tape-ticks flex shrink-0 items-center whitespace-nowrap border-r border-hairline px-1.5 pb-1 first:border-l sm:px-6 ${current ? 'bg-tape font-semibold' : 'bg-paper hover:bg-tape-soft'}`}
+      className={`tape-ticks flex shrink-0 items-center whitespace-nowrap border-r border-hairline px-1.5 pb-1 first:border-l sm:px-2.5 lg:px-3 xl:px-6 ${current ? 'bg-tape font-semibold' : 'bg-paper hover:bg-tape-soft'}`}
     >
       {name}
     </QuietLink>
@@ -137,7 +137,7 @@ function JobName({ name }: { name: string }) {
       onKeyDown={(e) => {
         if (e.key === 'Enter') e.currentTarget.blur();
       }}
-      className="hidden h-8 w-44 truncate sm:block rounded-md border border-transparent bg-transparent px-2 text-lg font-semibold hover:border-hairline focus:bg-white"
+      className="hidden h-8 w-44 min-w-0 shrink truncate max-xl:w-32 lg:block rounded-md border border-transparent bg-transparent px-2 text-lg font-semibold hover:border-hairline focus:bg-white"
     />
   );
 }
@@ -148,10 +148,10 @@ function Saved() {
   return (
     <span
       role="status"
-      className={`hidden w-24 items-center gap-1 text-xs sm:flex ${saved === 'failed' ? 'font-semibold text-danger' : 'text-quiet'}`}
+      className={`hidden shrink-0 items-center gap-1 text-xs whitespace-nowrap sm:flex xl:w-24 ${saved === 'failed' ? 'font-semibold text-danger' : 'text-quiet'}`}
       data-saved={saved}
     >
-      <Sign size={14} aria-hidden="true" /> {text}
+      <Sign size={14} aria-hidden="true" /> <span className="max-lg:sr-only">{text}</span>
     </span>
   );
 }

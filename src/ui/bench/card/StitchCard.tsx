@@ -51,7 +51,7 @@ export function StitchCard({ job: present }: { job: Job }) {
     <aside
       ref={card}
       aria-label="Stitch card"
-      className="relative flex w-[304px] shrink-0 flex-col overflow-auto border-l border-hairline bg-panel"
+      className="relative flex w-[304px] shrink-0 flex-col overflow-auto border-l border-hairline bg-panel max-sm:hidden"
     >
       {proving ? (
         <ProofPanel />

@@ -25,7 +25,7 @@ export function ToolButton({ tool, words, pressed, onTake }: Props) {
           <span className="grid w-[18px] shrink-0 place-items-center">
             <tool.Sign size={17} />
           </span>
-          {words && <span className="truncate text-left text-[13px]">{tool.label}</span>}
+          {words && <span className="truncate text-left text-[13px] max-sm:hidden">{tool.label}</span>}
         </button>
       </Tooltip.Trigger>
       <Tooltip.Portal>
