@@ -85,7 +85,9 @@ try {
   await h.find('[data-testid="pull-gaps"]');
   await driver.sleep(1500);
   await shot('pull');
-  await driver.actions().sendKeys('l').sendKeys('\uE00C').perform();
+  await (await h.findText('button', 'Thread')).click();
+  await driver.executeScript('document.activeElement.blur()');
+  await h.key('\uE00C');
   await (await h.findText('button', 'Sea')).click();
   const spacing = await h.find('[data-setting="Spacing"] input');
   await spacing.sendKeys('\uE009', 'a', '\uE000', '0.26', '\uE007');

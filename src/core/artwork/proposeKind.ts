@@ -72,7 +72,7 @@ export function proposeFor(region: Region, options: ProposeOptions): Proposal {
     return { kind: 'fill', why: `${at}, but columns would not cover its shape`, shape: { area: region.data, settings: {} } };
   }
   const bars = barsThatCross(region, limit, options);
-  return bars ?? { kind: 'fill', why: `over the satin limit of ${limit}`, shape: { area: region.data, settings: {} } };
+  return bars ?? { kind: 'fill', why: `over the satin limit of ${limit} mm`, shape: { area: region.data, settings: {} } };
 }
 
 /** A region as columns that cover it: its corners turned, or where rows would pile up there built of two arms. */
@@ -203,7 +203,7 @@ function proposeStroke(region: Region, limit: number, options: ProposeOptions): 
   }
   return {
     kind: 'fill',
-    why: widthMm <= limit ? `${at}, too tightly bent for columns` : `${at}: over the satin limit of ${limit}`,
+    why: widthMm <= limit ? `${at}, too tightly bent for columns` : `${at}: over the satin limit of ${limit} mm`,
     shape: { area: ringsToData(area()), settings: {} },
   };
 }

@@ -1,4 +1,6 @@
 'use client';
+import { MM_PER_INCH } from '@/core/units/length';
+import { unitsNow } from '@/session/view/unitsStore';
 import type { PointerEvent } from 'react';
 import { clothColour } from '@/core/render/picture';
 import type { Job } from '@/core/document/types';
@@ -118,20 +120,24 @@ function Texts({ survey: { pieces, threads }, faint }: { survey: Survey; faint: 
   });
 }
 
+/** Marks of the tape: how far apart, mm, how many to a numbered one and to a middle one, and what a numbered one counts. */
+const TAPES = { mm: { step: 1, long: 10, middle: 5, counts: 10 }, in: { step: MM_PER_INCH / 16, long: 16, middle: 8, counts: 1 } };
+
 /** A length of measuring tape under the artwork, as wide as it is. */
 function SizeTape({ width, y }: { width: number; y: number }) {
-  const ticks = Array.from({ length: Math.floor(width) + 1 }, (_, i) => i);
+  const { step, long, middle, counts } = TAPES[unitsNow()];
+  const ticks = Array.from({ length: Math.floor(width / step) + 1 }, (_, i) => i);
   return (
     <g transform={`translate(${-width / 2} ${y})`} aria-hidden="true">
       <rect width={width} height={4.4} fill="#f2c230" stroke="#1d282c" strokeWidth={0.15} />
       {ticks.map((i) => (
-        <path key={i} d={`M${i},0 v${i % 10 === 0 ? 2.6 : i % 5 === 0 ? 1.7 : 1}`} stroke="#1d282c" strokeWidth={0.15} />
+        <path key={i} d={`M${i * step},0 v${i % long === 0 ? 2.6 : i % middle === 0 ? 1.7 : 1}`} stroke="#1d282c" strokeWidth={0.15} />
       ))}
       {ticks
-        .filter((i) => i % 10 === 0 && i > 0 && i < width - 2)
+        .filter((i) => i % long === 0 && i > 0 && i * step < width - 2)
         .map((i) => (
-          <text key={i} x={i + 0.4} y={3.9} fontSize={2} fill="#1d282c">
-            {i}
+          <text key={i} x={i * step + 0.4} y={3.9} fontSize={2} fill="#1d282c">
+            {(i / long) * counts}
           </text>
         ))}
     </g>

@@ -14,8 +14,11 @@ const WORDS: Record<ArtPlaceKind, string> = {
   gap: 'Gap will close up',
 };
 
+/** A length without its unit, where one stands beside it. */
+const bare = (mm: number, decimals: number): string => lengthText(mm, decimals).replace(/ .*/, '');
+
 const ANSWERS: Record<ArtAnswerKind, (p: PlaceView) => string> = {
-  widen: (p) => `Widen to ${lengthText(p.kind === 'thin' || p.kind === 'narrow' ? 1.2 : 1)}`,
+  widen: (p) => `Widen to ${bare(p.kind === 'thin' || p.kind === 'narrow' ? 1.2 : 1, 1)}`,
   drop: () => 'Drop',
   merge: (p) => (p.kind === 'opening' ? 'Close it' : 'Make one'),
   leave: () => 'Leave',
@@ -69,7 +72,7 @@ export function SizeReport({ survey, marked, onMark }: Props) {
               >
                 <span className="figures w-6 shrink-0 text-right text-quiet">{i + 1}</span>
                 <span className="min-w-0 flex-1 leading-tight">
-                  {WORDS[p.kind]} <span className="figures font-semibold">{lengthText(p.measuredMm, 2)}</span>
+                  {WORDS[p.kind]} <span className="figures font-semibold">{bare(p.measuredMm, 2)}</span>
                   <span className="text-quiet"> under {lengthText(p.limitMm)}</span>
                 </span>
                 {p.answer ? (

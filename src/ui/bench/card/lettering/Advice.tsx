@@ -87,7 +87,7 @@ function ofStrokes({ job, text, piece }: Piecewise, strokeMm: number): string[] 
   const limit = job.settings.satinLimit ?? WIDEST_SATIN_MM;
   if (styleOf(text) !== undefined || (piece.settings.foam ?? 0) > 0 || strokeMm <= limit) return [];
   return [
-    `Strokes are ${lengthText(strokeMm)} wide, over the satin limit of ${limit}: their rows are split. Rows over each letter lie flat.`,
+    `Strokes are ${lengthText(strokeMm)} wide, over the satin limit of ${lengthText(limit, 0)}: their rows are split. Rows over each letter lie flat.`,
   ];
 }
 
