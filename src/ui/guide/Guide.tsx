@@ -34,7 +34,7 @@ export function Guide({ place }: { place: PlaceKey }) {
   const step = known && stepAt(place, known);
   if (!shown || !step) return null;
   return (
-    <aside
+    <section
       aria-label="Guide"
       data-testid="guide"
       className="flex shrink-0 items-center gap-4 border-b border-hairline bg-tape-soft px-4 py-1.5 max-sm:flex-wrap max-sm:gap-2"
@@ -63,7 +63,7 @@ export function Guide({ place }: { place: PlaceKey }) {
       <SignButton name="Put the guide away" onClick={() => showGuide(false)}>
         <X size={16} />
       </SignButton>
-    </aside>
+    </section>
   );
 }
 
