@@ -1,5 +1,6 @@
 import { say } from './say';
 import { changesBetween } from '../core/compare/changes';
+import { sewnChanges } from '../core/compare/sewn';
 import { COMPARE_ROWS, sideOf } from '../core/compare/side';
 import { readCompareArgs, type InputArgs } from './args';
 import { writeAll } from './files';
@@ -25,7 +26,8 @@ export async function compareCommand(argv: readonly string[]): Promise<number> {
     COMPARE_ROWS.map(({ key }) => [key, round((b.figures[key] as number) - (a.figures[key] as number))]),
   );
   const changes = changesBetween(a.side.job, b.side.job);
-  const text = JSON.stringify({ a: a.figures, b: b.figures, difference, changes }, null, 1) + '\n';
+  const sewn = sewnChanges(a.side.plan.pieces, b.side.plan.pieces);
+  const text = JSON.stringify({ a: a.figures, b: b.figures, difference, changes, sewn_changes: sewn }, null, 1) + '\n';
   if (report === undefined) say(text);
   else {
     writeAll([{ path: report, content: text }]);

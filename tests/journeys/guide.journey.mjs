@@ -87,7 +87,7 @@ test('what a tool does is told whole on a screen of 1024, and the keys are group
   const size = { width: 1024, height: 700, deviceScaleFactor: 1, mobile: false };
   await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', size);
   const tools = await driver.findElements(By.css('[role="toolbar"] [role="group"]:not([aria-label="View"]) button'));
-  assert.equal(tools.length, 14);
+  assert.equal(tools.length, 15);
   for (const tool of tools) {
     await driver.executeScript('arguments[0].click()', tool);
     const cut = await driver.executeScript(

@@ -62,10 +62,10 @@ test('a way is dragged to lead through another place, and a cut to where the pie
   await (await h.find('section[aria-label="The path"] button[aria-label="Close"]')).click();
   await (await h.findText('button', 'Path')).click();
   const length = async () =>
-    driver.executeScript(`return document.querySelector('[data-testid="path-marks"] [aria-label^="Way to"]').getBoundingClientRect().x`);
-  await h.find('[data-testid="path-marks"] [aria-label^="Way to"]');
+    driver.executeScript(`return document.querySelector('[data-testid="path-marks"] [aria-label^="Way to ‘Flag"]').getBoundingClientRect().x`);
+  await h.find('[data-testid="path-marks"] [aria-label^="Way to ‘Flag"]');
   const before = await length();
-  await drag(await h.find('[data-testid="path-marks"] [aria-label^="Way to"]'), 60, -10);
+  await drag(await h.find('[data-testid="path-marks"] [aria-label^="Way to ‘Flag"]'), 60, -10);
   await h.poll('the way is elsewhere', async () => Math.abs((await length()) - before) > 20);
   await key('\uE00C');
   const cut = await h.find('[data-testid="path-marks"] [aria-label^="Cut after ‘Band’"]');

@@ -165,6 +165,22 @@ export function transformPieces(ids: readonly string[], label: string, m: Matrix
   );
 }
 
+/** Lays pieces as they were when a drag began with a map put to them: what is drawn out and back ends where it began, to the last digit. */
+export function transformFrom(sources: readonly Piece[], label: string, m: Matrix, mark: string): void {
+  const chosen = among(sources.map((p) => p.id));
+  const as = new Map(sources.map((p) => [p.id, p]));
+  useJob.getState().change(
+    label,
+    (job) => {
+      job.pieces.forEach(({ id }, at) => {
+        const source = as.get(id);
+        if (source && !source.locked) job.pieces[at] = movedAway(transformedPiece(source, m), job, chosen);
+      });
+    },
+    mark,
+  );
+}
+
 /** A shadow moved without its text lies farther off; what else follows a text and is moved without it stands by itself. */
 function movedAway(piece: Piece, job: Job, chosen: (id: string) => boolean): Piece {
   const { follows, ...alone } = piece;

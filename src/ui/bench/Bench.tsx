@@ -6,6 +6,7 @@ import { useView } from '@/session/view/viewStore';
 import { useProof } from '@/session/derived/proofStore';
 import { leaveRoute } from '@/session/derived/routeStore';
 import { useKeys } from '../commands/useKeys';
+import { BenchPanels } from './BenchPanels';
 import { BENCH_KEYS } from './tools/benchKeys';
 import { ClothView } from './cloth/ClothView';
 import { LookSwitch } from './panels/LookSwitch';
@@ -37,16 +38,18 @@ export function Bench() {
   return (
     <main className="flex min-h-0 flex-1 flex-col">
       <h1 className="sr-only">Bench: {job.name}</h1>
-      <div className="flex min-h-0 flex-1">
-        <ToolStrip />
-        <div className="relative min-w-0 flex-1">
-          <ClothView job={job} />
-          <LookSwitch />
-          {!tool.atRest && <ToolHint text={tool.hint.full} />}
-        </div>
-        <StitchCard job={job} />
-      </div>
-      <ThreadLine job={job} />
+      <BenchPanels
+        tools={<ToolStrip />}
+        cloth={
+          <>
+            <ClothView job={job} />
+            <LookSwitch />
+            {!tool.atRest && <ToolHint text={tool.hint.full} />}
+          </>
+        }
+        card={<StitchCard job={job} />}
+        line={<ThreadLine job={job} />}
+      />
       <Totals units={job.brief.units ?? 'mm'} hint={tool.atRest ? tool.hint.short : ''} />
     </main>
   );

@@ -69,7 +69,7 @@ export function Totals({ units, hint }: { units: LengthUnit; hint: string }) {
         ))}
       </dl>
       <Findings />
-      <p className={`ml-auto text-xs text-quiet ${(problem ?? busy) ? '' : 'max-xl:hidden'}`} role="status">
+      <p className={`ml-auto min-w-0 truncate text-xs text-quiet ${(problem ?? busy) ? '' : 'max-xl:hidden'}`} role="status">
         {problem ?? (busy && progress > 0 ? `Laying the stitches: ${Math.round(progress * 100)} %` : hint)}
       </p>
       <p className="figures text-xs">{said(`${scale.toFixed(1)} px/mm`)}</p>

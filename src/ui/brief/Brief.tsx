@@ -21,6 +21,7 @@ import { placeHref } from '../places';
 import { ApprovalCard } from './folder/ApprovalCard';
 import { Questions } from './folder/Questions';
 import { Versions } from './folder/Versions';
+import { ClothChanged } from './ClothChanged';
 import { Follows } from './Follows';
 
 function set(label: string, patch: BriefPatch): void {
@@ -74,6 +75,7 @@ export function Brief() {
         </section>
         <div className="grid content-start gap-6">
           <Follows brief={job.brief} settings={job.settings} />
+          <ClothChanged job={job} />
         </div>
       </div>
     </main>

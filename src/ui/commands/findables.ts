@@ -7,7 +7,7 @@ import { select, useView } from '@/session/view/viewStore';
 import { takeAway } from '../components/takeAwayFile';
 import { PLACES, placeHref, type PlaceKey } from '../places';
 import type { KeyCommand } from './keys';
-import type { Findable } from './matching';
+import { bare, type Findable } from './matching';
 
 /** A job of the shelf, as far as it is looked for. */
 export interface NamedJob {
@@ -23,17 +23,14 @@ export interface Whereabouts {
   go(href: string): void;
 }
 
-const always = (): null => null;
-const bare = (name: string, words: string, run: () => void, whyNot: () => string | null = always): Findable => ({ name, keys: '', words, run, whyNot }); // prettier-ignore
-
-const PLACE_WORDS: Record<PlaceKey, string> = {
+export const PLACE_WORDS: Record<PlaceKey, string> = {
   brief: 'size cloth fabric hoop garment units customer questions approval versions settings',
   art: 'artwork picture colours trace size report',
   bench: 'stitches pieces draw edit',
   sewouts: 'sample test photo gap fault calibration card learn',
   floor: 'production machine copies worksheet price',
 };
-const FLOOR_PARTS: readonly [part: string, name: string, words: string][] = [
+export const FLOOR_PARTS: readonly [part: string, name: string, words: string][] = [
   ['hoop', 'Copies in the hoop', 'layout sheet names array'],
   ['garment', 'Where it lies on the garment', 'placement chest position'],
   ['sheet', 'Worksheet', 'print pdf operator threads stops'],
@@ -41,7 +38,7 @@ const FLOOR_PARTS: readonly [part: string, name: string, words: string][] = [
   ['price', 'Price and quotation', 'cost quote money offer'],
   ['machine', 'Machine', 'sew run send'],
 ];
-const LIBRARY_PARTS: readonly [part: string, name: string, words: string][] = [
+export const LIBRARY_PARTS: readonly [part: string, name: string, words: string][] = [
   ['ways', 'Library: ways of sewing', 'gallery samples stitches'],
   ['faces', 'Library: faces', 'fonts letters'],
   ['cloths', 'Library: cloths', 'recipes fabric values'],
@@ -75,7 +72,7 @@ const exportsOf = ({ job }: Whereabouts): Findable[] =>
     bare(`Take away: ${f.name} (.${f.extension})`, `export download file save ${f.use}`, () => void takeAway(f.extension), () => (job.pieces.length === 0 && f.extension !== 'cobble' ? 'Stitches can be taken away once the job has pieces.' : null)), // prettier-ignore
   );
 
-const UNITS = { mm: 'Lengths in millimetres', in: 'Lengths in inches' } as const;
+export const UNITS = { mm: 'Lengths in millimetres', in: 'Lengths in inches' } as const;
 
 const ofTheJob = ({ job }: Whereabouts): Findable[] =>
   (['mm', 'in'] as const).map(
@@ -113,7 +110,7 @@ const pieces = ({ job, place, go }: Whereabouts): Findable[] =>
     }), // prettier-ignore
   );
 
-const jobs = ({ others, go }: Whereabouts): Findable[] =>
+export const jobs = ({ others, go }: Pick<Whereabouts, 'others' | 'go'>): Findable[] =>
   others.map(({ id, name }) => bare(`Open ‘${name}’`, 'job', () => go(placeHref(id, 'bench'))));
 
 /** Everything that can be found from a place of a job, commands of the Bench first. */

@@ -4,7 +4,11 @@ export interface KeyCommand {
   /** As shown to people, e.g. "Ctrl+Z". */
   keys: string;
   matches(e: KeyboardEvent): boolean;
+  /** Whether it is its key, whatever is held with it. */
+  isKey(e: Pick<KeyboardEvent, 'key'>): boolean;
   run(): void;
+  /** It runs when its key comes up: held, the key is for something else. */
+  whenReleased?: true;
   /** Why it does not apply as things stand; null when it does. */
   whyNot(): string | null;
 }
@@ -29,6 +33,7 @@ export function keyCommand(name: string, keys: string, run: () => void, whyNot: 
     keys,
     run,
     whyNot,
+    isKey: (e) => e.key.toLowerCase() === code,
     matches: (e) => {
       if (e.key.toLowerCase() !== code) return false;
       if (control) return (e.ctrlKey || e.metaKey) && e.shiftKey === shift;

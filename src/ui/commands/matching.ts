@@ -7,6 +7,11 @@ export interface Findable extends Pick<KeyCommand, 'name' | 'keys' | 'run' | 'wh
   words?: string;
 }
 
+const always = (): null => null;
+
+/** Something to be found that has no key. */
+export const bare = (name: string, words: string, run: () => void, whyNot: () => string | null = always): Findable => ({ name, keys: '', words, run, whyNot }); // prettier-ignore
+
 /** How well one typed word fits: its own words before what is only meant by it; 0 where it does not. */
 function fit({ name, words = '' }: Findable, typed: string): number {
   const [own, more] = [name.toLowerCase(), words.toLowerCase()];

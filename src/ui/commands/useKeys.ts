@@ -1,5 +1,6 @@
 'use client';
 import { useEffect } from 'react';
+import { forgetHeldKey, holdKey, releaseKey } from './heldKey';
 import { presses, typing, untouched, watchFocus, type KeyCommand } from './keys';
 
 let watching = false;
@@ -19,9 +20,16 @@ export function useKeys(commands: readonly KeyCommand[]): void {
       e.preventDefault();
       // A button that was clicked must not be pressed again when the key comes up.
       if (e.key === ' ' && e.target instanceof HTMLButtonElement) e.target.blur();
-      command.run();
+      if (command.whenReleased) holdKey(command);
+      else command.run();
     };
     window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+    window.addEventListener('keyup', releaseKey);
+    window.addEventListener('blur', forgetHeldKey);
+    return () => {
+      window.removeEventListener('keydown', onKey);
+      window.removeEventListener('keyup', releaseKey);
+      window.removeEventListener('blur', forgetHeldKey);
+    };
   }, [commands]);
 }

@@ -11,7 +11,7 @@ export function Changes({ changes }: { changes: readonly PieceChange[] }) {
       <h2 className="font-semibold">
         What changed <span className="figures font-normal text-quiet">{changes.length}</span>
       </h2>
-      {changes.length === 0 && <p className="text-quiet">No piece differs; cloth, hoop or settings of the job may.</p>}
+      {changes.length === 0 && <p className="text-quiet">No piece was changed by hand.</p>}
       <ul>
         {changes.slice(0, MOST).map(({ id, name, how, what }) => (
           <li key={id} className="flex gap-2 border-b border-hairline py-[3px]">

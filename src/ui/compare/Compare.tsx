@@ -11,6 +11,7 @@ import { HomeLink } from '../components/HomeLink';
 import { placeHref } from '../places';
 import { Changes } from './Changes';
 import { FigureTable } from './FigureTable';
+import { namesOf, SewnChanges } from './SewnChanges';
 import { Slider } from './Slider';
 
 interface Props {
@@ -90,7 +91,12 @@ export function Compare(props: Props) {
                 <Slider result={result} left={a.name} right={b.name} />
                 <section aria-label="Figures">
                   <FigureTable result={result} />
-                  {a.job.id === b.job.id && <Changes changes={result.changes} />}
+                  {a.job.id === b.job.id && (
+                    <>
+                      <Changes changes={result.changes} />
+                      <SewnChanges changes={result.sewn} names={namesOf(b.job)} />
+                    </>
+                  )}
                 </section>
               </>
             ) : (

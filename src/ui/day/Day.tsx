@@ -5,6 +5,7 @@ import { clockAt } from '@/core/production/workClock';
 import { SET_UP_MINUTES } from '@/core/production/day';
 import { gatherPick, lineUp, openDay, takeIntoDay, useDay, type LinedUp } from '@/session/shop/dayStore';
 import { useLibrary } from '@/session/shop/libraryStore';
+import { ShopFinder } from '../commands/ShopFinder';
 import { Button } from '../components/Button';
 import { HomeLink } from '../components/HomeLink';
 import { Tick } from '../components/Tick';
@@ -29,6 +30,9 @@ export function Day() {
         <HomeLink />
         <h1 className="text-lg font-semibold">The day’s work</h1>
         <p className="hidden text-quiet lg:block">Jobs that wait, lined up on the machines: due ones first, then an early end.</p>
+        <span className="ml-auto">
+          <ShopFinder at="day" />
+        </span>
       </header>
       <main className="mx-auto grid w-full max-w-[1180px] flex-1 content-start gap-6 px-4 py-6 sm:px-8">
         {state.problem && (

@@ -5,6 +5,7 @@ import { toast } from '@/session/notice';
 import { GALLERY } from '@/core/gallery/samples';
 import { download } from '@/platform/files';
 import { importLibrary, openLibrary, useLibrary } from '@/session/shop/libraryStore';
+import { ShopFinder } from '../commands/ShopFinder';
 import { Button } from '../components/Button';
 import { HomeLink } from '../components/HomeLink';
 import { useHashPart } from '../components/useHashPart';
@@ -48,6 +49,7 @@ export function Library() {
         <h1 className="text-lg font-semibold">Library</h1>
         <p className="hidden truncate text-quiet xl:block">{said(PAGES.find((p) => p.key === page)!.says)}</p>
         <LibraryFile />
+        <ShopFinder at="library" />
         <nav aria-label="Parts of the library" className="flex overflow-hidden rounded-md border border-edge">
           {PAGES.map((p) => (
             <button

@@ -1,7 +1,8 @@
 'use client';
 import { said, setShopUnits, useUnits } from '@/session/view/unitsStore';
 import { Plus, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { loadHands, setWheel, useHands, type WheelHabit } from '@/session/view/handsStore';
 import { WEEKDAYS, type Paper, type ShopIdentity } from '@/core/document/shop/identity';
 import { DEFAULT_PROFILE, type MachineProfile } from '@/core/document/shop/profile';
 import { changeLibrary, useLibrary } from '@/session/shop/libraryStore';
@@ -25,6 +26,8 @@ export function ShopPage() {
 function Identity({ shop }: { shop: ShopIdentity }) {
   const set = (patch: Partial<ShopIdentity>): void => void changeLibrary({ shop: { ...shop, ...patch } });
   const units = useUnits((s) => s.shop);
+  const wheel = useHands((s) => s.wheel);
+  useEffect(() => void loadHands(), []);
   const hour = { unit: '', min: 0, max: 24, step: 0.5, decimals: 1 } as const;
   return (
     <section aria-label="The shop" className="grid gap-3 rounded-md border border-hairline bg-panel p-4">
@@ -50,6 +53,15 @@ function Identity({ shop }: { shop: ShopIdentity }) {
           { value: 'in', name: 'Inches' },
         ]}
         onChange={setShopUnits}
+      />
+      <Choice<WheelHabit>
+        label="A wheel over the cloth"
+        value={wheel}
+        options={[
+          { value: 'zooms', name: 'Makes larger and smaller' },
+          { value: 'moves', name: 'Moves the view; with Ctrl makes larger' },
+        ]}
+        onChange={setWheel}
       />
       <Choice<Paper>
         label="Paper"

@@ -11,6 +11,8 @@ import { removePhotos } from '@/platform/storage/photos';
 import { removeVersions } from '@/platform/storage/versions';
 import { tellTabs } from '@/platform/tabs';
 import { openLibrary, useLibrary } from '@/session/shop/libraryStore';
+import { ShopFinder } from '../commands/ShopFinder';
+import { bare } from '../commands/matching';
 import { Button } from '../components/Button';
 import { Choice } from '../components/Choice';
 import { Mark } from '../components/Mark';
@@ -71,7 +73,7 @@ export function Shelf() {
       <input
         {...getInputProps({ 'aria-label': 'Artwork or bundle', accept: '.svg,.cobble,.zip,.png,.jpg,.jpeg,.webp,.gif,.bmp,image/*' })}
       />
-      <ShelfHeader wanted={wanted} onWanted={setWanted} />
+      <ShelfHeader wanted={wanted} onWanted={setWanted} onNew={open} />
       <ShelfNotices entries={entries} notKept={notKept} onDismiss={() => setNotKept(null)} />
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
         <div className="mb-5 flex flex-wrap items-baseline gap-4">
@@ -132,7 +134,8 @@ function ShopName() {
   return name === '' ? null : <>{name} · </>;
 }
 
-function ShelfHeader({ wanted, onWanted }: { wanted: string; onWanted(wanted: string): void }) {
+function ShelfHeader({ wanted, onWanted, onNew }: { wanted: string; onWanted(wanted: string): void; onNew(): void }) {
+  const own = useMemo(() => [bare('New job from artwork', 'open upload import file svg picture bundle', onNew)], [onNew]);
   return (
     <header className="flex h-12 items-center gap-3 border-b border-hairline bg-panel px-4">
       <Mark />
@@ -144,6 +147,7 @@ function ShelfHeader({ wanted, onWanted }: { wanted: string; onWanted(wanted: st
       <Link href="/library" className="rounded-md px-2 py-1 underline decoration-dotted underline-offset-4 hover:bg-tape-soft">
         Library
       </Link>
+      <ShopFinder at="shelf" own={own} />
       <label className="flex h-8 items-center gap-2 rounded-md border border-edge bg-white px-2">
         <Search size={15} aria-hidden="true" className="text-quiet" />
         <span className="sr-only">Find a job</span>

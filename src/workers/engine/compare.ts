@@ -1,4 +1,5 @@
 import { changesBetween } from '@/core/compare/changes';
+import { sewnChanges } from '@/core/compare/sewn';
 import { COMPARE_ROWS, sideOf, type Side } from '@/core/compare/side';
 import { heatOnCloth } from '@/core/render/heatOnCloth';
 import { drawSewn } from '@/core/render/picture';
@@ -23,7 +24,14 @@ export const compare: Handler<'compare'> = ({ a, b, side }, { progress }) => {
     maxY: Math.max(p.maxY, q.maxY),
   };
   const scale = side / (Math.max(box.maxX - box.minX, box.maxY - box.minY) + 2 * MARGIN_MM);
-  return { output: { a: viewOf(one, box, scale), b: viewOf(other, box, scale), changes: changesBetween(a, b) } };
+  return {
+    output: {
+      a: viewOf(one, box, scale),
+      b: viewOf(other, box, scale),
+      changes: changesBetween(a, b),
+      sewn: sewnChanges(one.plan.pieces, other.plan.pieces),
+    },
+  };
 };
 
 function viewOf(side: Side, box: Bounds, scale: number): ComparedSide {

@@ -11,6 +11,7 @@ import type { Schedule } from '@/core/production/schedule';
 import type { Order, Price } from '@/core/production/price';
 import type { Production } from '@/core/production/produce';
 import type { PieceChange } from '@/core/compare/changes';
+import type { SewnChange } from '@/core/compare/sewn';
 import type { NewJobOptions } from '@/core/artwork/newJob';
 import type { Survey, SurveyRequest } from '@/core/artwork/survey';
 import type { Job, Lettering, PicturePlace, PicturePreparation, Piece, RoutePolicy, Thread, TracedFigures } from '@/core/document/types';
@@ -84,6 +85,7 @@ export interface Compared {
   a: ComparedSide;
   b: ComparedSide;
   changes: PieceChange[];
+  sewn: SewnChange[];
 }
 
 /** A design that lies in the hoop, or may: the box round a copy that is not turned, and its picture. */

@@ -15,6 +15,7 @@ import { TheySay } from './lettering/TheySay';
 import { mergedSettings } from './mergedSettings';
 import { ShapeTools } from './ShapeTools';
 import { Settings } from './Settings';
+import { SizeFields } from './SizeFields';
 import { ThreadChoice } from './ThreadChoice';
 
 /** Several pieces at once: what they share, with mixed values shown, set for all in one step. */
@@ -55,6 +56,7 @@ export function ManyCard({ job }: { job: Job }) {
         Settings of ‘{first.name}’ to all
       </Button>
       <Arrange />
+      <SizeFields />
       <ShapeTools pieces={pieces} />
       <TheySay pieces={pieces} />
       {settings.length === pieces.length && <Settings ids={ids} piece={first} settings={merged} units={job.brief.units ?? 'mm'} />}

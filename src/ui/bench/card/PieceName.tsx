@@ -1,8 +1,8 @@
 'use client';
-import { Trash2, X } from 'lucide-react';
+import { ArrowLeftToLine, ArrowRightToLine, Trash2, X } from 'lucide-react';
 import { useState } from 'react';
 import type { Piece } from '@/core/document/types';
-import { renamePiece } from '@/session/edit/commands';
+import { movePiece, renamePiece } from '@/session/edit/commands';
 import { removeSaying } from './removeSaying';
 import { select } from '@/session/view/viewStore';
 import { SignButton } from '../../components/Button';
@@ -27,7 +27,23 @@ export function PieceName({ piece, number, of }: { piece: Piece; number: number;
           className="-ml-1.5 h-7 w-full rounded-md border border-transparent bg-transparent px-1.5 text-lg font-semibold hover:border-hairline focus:bg-white"
         />
         <p className="text-xs text-quiet">
-          Sewn <span className="figures">{number}</span> of <span className="figures">{of}</span> · [ earlier, ] later
+          Sewn <span className="figures">{number}</span> of <span className="figures">{of}</span>
+          <SignButton
+            className="ml-1 !inline-grid !h-6 !w-6 align-middle"
+            name="Sew the piece earlier ([)"
+            disabled={number <= 1}
+            onClick={() => movePiece(piece.id, number - 2)}
+          >
+            <ArrowLeftToLine size={14} />
+          </SignButton>
+          <SignButton
+            className="!inline-grid !h-6 !w-6 align-middle"
+            name="Sew the piece later (])"
+            disabled={number >= of}
+            onClick={() => movePiece(piece.id, number)}
+          >
+            <ArrowRightToLine size={14} />
+          </SignButton>
         </p>
       </div>
       <SignButton name="Remove the piece (Delete)" onClick={() => removeSaying([piece.id])}>

@@ -20,6 +20,7 @@ import { sentenceOf } from '@/core/pieces/registry';
 import { Follows } from './lettering/Follows';
 import { TheySay } from './lettering/TheySay';
 import { LetteringCard } from './lettering/LetteringCard';
+import { LikeThis } from './LikeThis';
 import { ManyCard } from './ManyCard';
 import { PieceList } from '../panels/PieceList';
 import { ProofPanel } from '../panels/ProofPanel';
@@ -27,6 +28,7 @@ import { PieceName } from './PieceName';
 import { RoutePanel } from '../panels/RoutePanel';
 import { ShapeTools } from './ShapeTools';
 import { Settings } from './Settings';
+import { SizeFields } from './SizeFields';
 import { ThreadChoice } from './ThreadChoice';
 import { WhySo } from './WhySo';
 import { useRested } from '../useRested';
@@ -48,11 +50,7 @@ export function StitchCard({ job: present }: { job: Job }) {
   const plan = useRested(usePlan((s) => s.planned?.plan));
   const planned = plan?.pieces.find((p) => p.id === selected);
   return (
-    <aside
-      ref={card}
-      aria-label="Stitch card"
-      className="relative flex w-[304px] shrink-0 flex-col overflow-auto border-l border-hairline bg-panel max-sm:hidden"
-    >
+    <aside ref={card} aria-label="Stitch card" className="relative flex h-full flex-col overflow-auto bg-panel">
       {proving ? (
         <ProofPanel />
       ) : routing ? (
@@ -93,7 +91,9 @@ const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: 
         <LetteringCard key={piece.id} job={job} piece={piece} text={piece.lettering} weight={thread?.weight ?? 40} />
       )}
       <WhySo job={job} piece={piece} />
+      <LikeThis job={job} piece={piece} />
       <Arrange />
+      <SizeFields />
       <ShapeTools pieces={[piece]} />
       <TheySay key={`says ${piece.id}`} pieces={[piece]} />
       <ApproachControl job={job} piece={piece} planned={planned} />

@@ -7,11 +7,13 @@ import type { Job } from '@/core/document/types';
 import type { StitchPlan } from '@/core/plan/plan';
 import { Command } from '@/core/stitches/roles';
 import { panBy, useCamera, zoomAt } from '@/session/view/cameraStore';
+import { loadHands, useHands } from '@/session/view/handsStore';
 import { usePlan } from '@/session/derived/planStore';
 import { useView } from '@/session/view/viewStore';
 import { HoopCloth, HoopRing } from '../../components/HoopShape';
 import { MatGrid } from '../../components/MatGrid';
-import { fitHoop } from '../tools/benchKeys';
+import { useHeldKey } from '../../commands/heldKey';
+import { fitHoop, SEW } from '../tools/benchKeys';
 import { useToolInHand } from '../tools/registry';
 import { MeetingMarks } from './MeetingMarks';
 import { Guides } from './Guides';
@@ -35,6 +37,8 @@ export function ClothView({ job }: { job: Job }) {
   const look = useView((s) => s.look);
   const { camera, width, height } = useCamera();
   const tool = useToolInHand();
+  const wheel = useHands((s) => s.wheel);
+  const held = useHeldKey((s) => s.command === SEW);
   const showMeetings = useView((s) => s.showMeetings);
   const showHoop = useView((s) => s.showHoop);
   const box = `${camera.x - width / 2 / camera.scale} ${camera.y - height / 2 / camera.scale} ${width / camera.scale} ${height / camera.scale}`;
@@ -43,9 +47,10 @@ export function ClothView({ job }: { job: Job }) {
     <div
       ref={frame}
       className="relative h-full w-full touch-none overflow-hidden bg-mat"
-      style={{ cursor: tool.name === 'choose' ? 'default' : 'crosshair' }}
+      style={{ cursor: held ? 'grab' : tool.name === 'choose' ? 'default' : 'crosshair' }}
       {...drag}
       data-testid="cloth"
+      data-wheel={wheel}
     >
       {width > 0 && (
         <svg className="absolute inset-0 h-full w-full" viewBox={box} preserveAspectRatio="none" aria-hidden="true">
@@ -79,6 +84,7 @@ function useMeasuredFrame(frame: React.RefObject<HTMLDivElement | null>): void {
   useEffect(() => {
     const element = frame.current;
     if (!element) return;
+    void loadHands();
     let first = true;
     const observer = new ResizeObserver(([entry]) => {
       const { width, height } = entry!.contentRect;
@@ -90,7 +96,7 @@ function useMeasuredFrame(frame: React.RefObject<HTMLDivElement | null>): void {
     const onWheel = (e: WheelEvent): void => {
       e.preventDefault();
       const rect = element.getBoundingClientRect();
-      const move = wheelMove(e);
+      const move = wheelMove(e, useHands.getState().wheel);
       if ('pan' in move) panBy(...move.pan);
       else zoomAt(move.zoom, e.clientX - rect.left, e.clientY - rect.top);
     };

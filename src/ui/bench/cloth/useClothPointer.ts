@@ -5,11 +5,15 @@ import { onGuides } from '@/session/edit/guides';
 import { useJob } from '@/session/job/jobStore';
 import { panBy, toCloth, useCamera } from '@/session/view/cameraStore';
 import { useView } from '@/session/view/viewStore';
+import { holds, spendHeldKey } from '../../commands/heldKey';
+import { SEW } from '../tools/benchKeys';
 import { toolInHand } from '../tools/registry';
 import type { Drag, Spot } from '../tools/tool';
 
 const CLICK_PX = 4;
 const SNAP_PX = 8;
+/** The middle button always moves the view. */
+const VIEW_BUTTON = 1;
 
 interface Press {
   x: number;
@@ -39,7 +43,10 @@ export function useClothPointer() {
   return {
     onPointerDown(e: PointerEvent<HTMLDivElement>) {
       if (e.button > 1) return;
-      press.current = { x: e.clientX, y: e.clientY, from: spotOf(e), moved: false, button: e.button, drag: null };
+      // With Space held the hand is on the view: what lies beneath is left alone.
+      const held = holds(SEW);
+      if (held) spendHeldKey();
+      press.current = { x: e.clientX, y: e.clientY, from: spotOf(e), moved: false, button: held ? VIEW_BUTTON : e.button, drag: null };
       e.currentTarget.setPointerCapture(e.pointerId);
     },
     onPointerMove(e: PointerEvent<HTMLDivElement>) {

@@ -18,3 +18,10 @@ test('two fingers drawn apart zoom in useful steps, a wheel with Ctrl as without
   expect(zoom({ deltaY: -10, ctrlKey: true })).toBeGreaterThan(1.08);
   expect(zoom({ deltaY: -100, ctrlKey: true })).toBeCloseTo(zoom({ deltaY: -100 }), 12);
 });
+
+test('set to move the view, a wheel moves it and with Ctrl zooms', () => {
+  const moved = (given: Partial<WheelEvent>) =>
+    wheelMove({ deltaX: 0, deltaY: 0, deltaMode: 0, ctrlKey: false, shiftKey: false, ...given }, 'moves');
+  expect(moved({ deltaX: 3, deltaY: 30 })).toEqual({ pan: [-3, -30] });
+  expect(moved({ deltaY: -100, ctrlKey: true })).toHaveProperty('zoom');
+});

@@ -30,7 +30,7 @@ export function PlayControls() {
   const sewn = (event: number): number => timeline?.stitches[Math.min(event, total)] ?? 0;
   const off = total === 0;
   return (
-    <div className="flex w-[176px] shrink-0 flex-col gap-1.5 border-r border-hairline p-2">
+    <div className="flex w-[176px] shrink-0 flex-col gap-1.5 overflow-hidden border-r border-hairline p-2">
       <div className="flex items-center justify-between">
         <SignButton name="To the first stitch" disabled={off} onClick={() => seek(0)}>
           <SkipBack size={16} />

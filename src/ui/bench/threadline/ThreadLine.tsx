@@ -20,7 +20,7 @@ export function ThreadLine({ job }: { job: Job }) {
   // The cloth answers first: while a shape is dragged the strip follows when there is time.
   const planned = useRested(usePlan((s) => s.planned));
   return (
-    <section aria-label="Thread line" className="flex h-[148px] shrink-0 border-t border-hairline bg-panel">
+    <section aria-label="Thread line" className="flex h-full bg-panel">
       <PlayControls />
       <div className="relative min-w-0 flex-1">
         {planned && planned.plan.x.length > 0 ? (
@@ -55,7 +55,7 @@ function Scale() {
 const Strip = memo(function Strip({ job, planned }: { job: Job; planned: Planned }) {
   const frame = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [width, setWidth] = useState(0);
+  const [{ width, height }, setSize] = useState({ width: 0, height: 0 });
   const timeline = timelineOf(planned.plan, recipeFor(job.brief).speed);
   const [zoomed, setZoomed] = useState<TimeWindow | null>(null);
   const view = useMemo(() => zoomed ?? { from: 0, to: timeline.seconds }, [zoomed, timeline]);
@@ -64,13 +64,13 @@ const Strip = memo(function Strip({ job, planned }: { job: Job; planned: Planned
   const chosen = useMemo(() => among(selected === null ? also : [selected, ...also]), [selected, also]);
 
   useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
+    const observer = new ResizeObserver(([entry]) => setSize({ width: entry!.contentRect.width, height: entry!.contentRect.height }));
     if (frame.current) observer.observe(frame.current);
     return () => observer.disconnect();
   }, []);
   useEffect(() => {
-    if (canvas.current && width > 0) drawThreadLine(canvas.current, width, job, planned.plan, timeline, view);
-  }, [width, job, planned, timeline, view]);
+    if (canvas.current && width > 0 && height > 0) drawThreadLine(canvas.current, width, job, planned.plan, timeline, view);
+  }, [width, height, job, planned, timeline, view]);
   useEffect(() => {
     const element = frame.current;
     if (!element) return;
@@ -93,7 +93,7 @@ const Strip = memo(function Strip({ job, planned }: { job: Job; planned: Planned
       <canvas ref={canvas} className="pointer-events-none absolute inset-0 z-[1] h-full w-full" aria-hidden="true" />
       {width > 0 && (
         <>
-          <Stretches job={job} stretches={stretches} view={view} width={width} chosen={chosen} />
+          <Stretches job={job} stretches={stretches} view={view} width={width} chosen={chosen} onNear={setZoomed} />
           <FindingFlags plan={planned.plan} timeline={timeline} view={view} width={width} />
           <Playhead timeline={timeline} view={view} width={width} />
         </>

@@ -9,11 +9,9 @@ const BOTTOM = 12;
 /** Stitch length that reaches the top of the strip, mm: the usual machine limit. */
 const FULL_MM = 12;
 export const RULES_MM = [3, 6, 9, 12];
-/** Height of the strip in CSS pixels. */
-const HEIGHT = 147;
 
-/** Height above the strip's foot at which a stitch of this length ends, CSS pixels. */
-export const heightOfLength = (mm: number): number => BOTTOM + (mm / FULL_MM) * (HEIGHT - TOP - BOTTOM);
+/** Height above the strip's foot at which a stitch of this length ends, as a length of CSS. */
+export const heightOfLength = (mm: number): string => `calc(${BOTTOM}px + ${mm / FULL_MM} * (100% - ${TOP + BOTTOM}px))`;
 
 function darker(hex: string, k: number): string {
   const { r, g, b } = hexToRgb(hex);

@@ -3,7 +3,7 @@ import { toast } from '@/session/notice';
 import { mirroredAbout, movedBy } from '@/core/editing/transform';
 import type { Piece } from '@/core/document/types';
 import { copyPieces, movePiece, transformPieces } from '@/session/edit/commands';
-import { fit, zoomAt } from '@/session/view/cameraStore';
+import { fit, panBy, zoomAt } from '@/session/view/cameraStore';
 import { copyToClipboard, hasCopy, pasteFromClipboard } from '@/session/edit/clipboard';
 import { useJob } from '@/session/job/jobStore';
 import { moveColour, sewInSequence } from '@/session/edit/orderCommands';
@@ -12,7 +12,7 @@ import { closeRoute, openRoute, useRoute } from '@/session/derived/routeStore';
 import { hideInPictures } from '@/session/derived/planStore';
 import { group, joinChosen, simplifyChosen, toggleLock, ungroup } from '@/session/edit/shapeCommands';
 import { chosenIds, hideChosen, select, selectAll, useView } from '@/session/view/viewStore';
-import { keyCommand } from '../../commands/keys';
+import { keyCommand, type KeyCommand } from '../../commands/keys';
 import { removeSaying } from '../card/removeSaying';
 import { giveUp, takeTool } from './inHand';
 import { toolInHand, TOOLS } from './registry';
@@ -58,6 +58,21 @@ const NUDGES: readonly [string, string, number, number][] = [
   ['Nudge down by 1 mm', 'Shift+ArrowDown', 0, 1],
 ];
 
+/** Pixels by which an arrow key moves the view. */
+const STEP_PX = 60;
+const MOVES: readonly [string, string, number, number][] = [
+  ['left', 'Ctrl+ArrowLeft', 1, 0],
+  ['right', 'Ctrl+ArrowRight', -1, 0],
+  ['up', 'Ctrl+ArrowUp', 0, 1],
+  ['down', 'Ctrl+ArrowDown', 0, -1],
+];
+
+/** Arrow keys move what is chosen; with nothing chosen, the view. */
+function nudge(dx: number, dy: number): void {
+  if (chosenIds().length > 0) transformPieces(chosenIds(), 'Nudge', movedBy(dx, dy));
+  else panBy(-Math.sign(dx) * STEP_PX, -Math.sign(dy) * STEP_PX);
+}
+
 const say = (refusal: string | null): void => void (refusal && toast.error(refusal));
 
 function toggleHidden(): void {
@@ -78,7 +93,11 @@ const needsFindings = (): string | null =>
   openFindings(useProof.getState().findings).length > 0 ? null : 'The proof finds nothing that is left to look at.';
 const needsCopy = (): string | null => (hasCopy() ? null : 'Nothing was copied yet.');
 
-/** Commands that have a button as well as a key. */
+/** Commands that have a button as well as a key. Space held over the cloth moves the view, so sewing begins when it comes up. */
+export const SEW: KeyCommand = {
+  ...keyCommand('Sew, or stop sewing; held, a drag moves the view', 'Space', togglePlay),
+  whenReleased: true,
+};
 export const STITCH_ON = keyCommand('One stitch on', '.', () => stepBy(1));
 export const STITCH_BACK = keyCommand('One stitch back', ',', () => stepBy(-1));
 export const ALL_SEWN = keyCommand('All sewn', 'End', () => useView.setState({ playhead: null, playing: false }));
@@ -103,13 +122,7 @@ export const GROUP = keyCommand('Group what is chosen', 'F', () => group(chosenI
 export const UNGROUP = keyCommand('Ungroup', 'Ctrl+F', () => ungroup(chosenIds()), needsChosen);
 export const TOGGLE_LOCK = keyCommand('Lock or unlock what is chosen', 'O', () => toggleLock(chosenIds()), needsChosen);
 
-const REPLAY = [
-  keyCommand('Sew, or stop sewing', 'Space', togglePlay),
-  STITCH_ON,
-  STITCH_BACK,
-  keyCommand('From the first stitch', 'Home', () => playFrom(0)),
-  ALL_SEWN,
-];
+const REPLAY = [SEW, STITCH_ON, STITCH_BACK, keyCommand('From the first stitch', 'Home', () => playFrom(0)), ALL_SEWN];
 
 const ORDER = [
   keyCommand('Next piece in the sewing order', 'N', () => selectNeighbour(1)),
@@ -199,7 +212,7 @@ const PIECES = [
   keyCommand('Choose all of this thread', 'Y', () => selectLike((a, b) => a.thread === b.thread), needsChosen),
   keyCommand('Choose all of this kind', 'U', () => selectLike((a, b) => a.kind === b.kind), needsChosen),
   keyCommand('Choose all', 'Ctrl+A', () => selectAll((useJob.getState().job?.pieces ?? []).map((p) => p.id))),
-  ...NUDGES.map(([name, key, dx, dy]) => keyCommand(name, key, () => transformPieces(chosenIds(), 'Nudge', movedBy(dx, dy)), needsChosen)),
+  ...NUDGES.map(([name, key, dx, dy]) => keyCommand(name, key, () => nudge(dx, dy), needsChosen)),
 ];
 
 const VIEW = [
@@ -209,6 +222,9 @@ const VIEW = [
   keyCommand('Nearer', '+', () => zoomAt(1.25)),
   keyCommand('Farther', '-', () => zoomAt(0.8)),
   keyCommand('Whole hoop', '0', fitHoop),
+  ...MOVES.map(([way, key, dx, dy]) =>
+    keyCommand(`Move the view ${way}; with nothing chosen, the arrow alone`, key, () => panBy(dx * STEP_PX, dy * STEP_PX)),
+  ),
   keyCommand('Artwork on or off', 'A', () => useView.setState((s) => ({ showArtwork: !s.showArtwork }))),
   keyCommand('Guides on or off', "'", () => useView.setState((s) => ({ showGuides: !s.showGuides }))),
   keyCommand('Hoop on or off', 'H', () => useView.setState((s) => ({ showHoop: !s.showHoop }))),

@@ -1,3 +1,4 @@
+import { box } from './box';
 import { choose } from './choose';
 import { cut } from './cut';
 import { area, run, satin } from './draw';
@@ -15,7 +16,7 @@ import type { Tool } from './tool';
 
 /** The tools by what one wants to do, in the order of the strip. Adding one is one folder and one entry here. */
 export const TOOL_GROUPS: readonly { name: string; tools: readonly Tool[] }[] = [
-  { name: 'Choose and shape', tools: [choose, nodes, slants, ends, edge] },
+  { name: 'Choose and shape', tools: [choose, box, nodes, slants, ends, edge] },
   { name: 'Draw', tools: [run, satin, area, letters] },
   { name: 'Take and cut', tools: [regions, lift, cut] },
   { name: 'Measure', tools: [measure, guides] },

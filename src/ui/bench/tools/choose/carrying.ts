@@ -1,12 +1,10 @@
-import { among } from '@/core/document/among';
 import { constrained } from '@/core/editing/drawn';
 import { movedBy } from '@/core/editing/transform';
-import { dataToRings } from '@/core/geometry/path';
-import { boundsOf, type Bounds, type Point } from '@/core/geometry/point';
-import { usePlan } from '@/session/derived/planStore';
+import type { Bounds, Point } from '@/core/geometry/point';
 import { transformPieces } from '@/session/edit/commands';
 import { useJob } from '@/session/job/jobStore';
 import { chosenIds, useView } from '@/session/view/viewStore';
+import { boxOf } from '../chosenBox';
 import { pieceAt } from '../pick';
 import type { Drag, Spot } from '../tool';
 
@@ -51,11 +49,4 @@ function catching([low, high]: readonly [number, number], guides: readonly numbe
   const places = [(low + high) / 2, ...(guides.length > 0 ? [low, high] : [])];
   const near = places.flatMap((p) => [0, ...guides].map((line) => line - (p + by))).sort((a, b) => Math.abs(a) - Math.abs(b))[0];
   return near !== undefined && Math.abs(near) < snapMm ? by + near : by;
-}
-
-function boxOf(ids: readonly string[]): Bounds {
-  const outlines = usePlan.getState().planned?.outlines ?? [];
-  const pieces = useJob.getState().job?.pieces ?? [];
-  const chosen = among(ids);
-  return boundsOf(pieces.flatMap((p, i) => (chosen(p.id) ? dataToRings(outlines[i] ?? '') : [])));
 }

@@ -1,9 +1,9 @@
 import { MousePointer2 } from 'lucide-react';
 import { letGo, pickPiece } from '../pickPiece';
 import type { Tool } from '../tool';
-import { BoxMarks } from './BoxMarks';
 import { boxing } from './boxing';
 import { carrying } from './carrying';
+import { ChooseMarks } from './ChooseMarks';
 
 /** At rest: a click chooses, a drag of what is chosen moves it, with Shift a box chooses what lies in it. */
 export const choose: Tool = {
@@ -11,8 +11,8 @@ export const choose: Tool = {
   word: 'Choose',
   key: 'Q',
   hint: {
-    short: 'Click a piece, drag it to move; wheel zooms',
-    full: 'Click a piece to see how it is sewn, then drag it to move it; drag the cloth to move the view; wheel to zoom',
+    short: 'Click a piece; drag it, or its grips; wheel zooms',
+    full: 'Click a piece to see how it is sewn, then drag it to move it, and its grips to turn and scale it; drag the cloth, or anything with Space held, to move the view; wheel to zoom',
   },
   label: 'Choose',
   Sign: MousePointer2,
@@ -22,5 +22,5 @@ export const choose: Tool = {
   click: (spot) => {
     if (!pickPiece(spot)) letGo();
   },
-  Marks: BoxMarks,
+  Marks: ChooseMarks,
 };

@@ -16,7 +16,7 @@ export function MeasureMarks({ scale }: { scale: number }) {
 function LocalWidth({ scale, gauge }: { scale: number; gauge: Gauge }) {
   const limit = useJob((s) => s.job?.settings.satinLimit ?? 9);
   const over = gauge.widthMm > limit;
-  const text = `${gauge.widthMm.toFixed(1)} wide${over ? `, over ${limit}` : ''}`;
+  const text = `${lengthText(gauge.widthMm)} wide${over ? `, over ${lengthText(limit)}` : ''}`;
   return (
     <g data-testid="gauge" data-width={gauge.widthMm.toFixed(2)} data-over={over}>
       <TapeLine from={gauge.from} to={gauge.to} colour={over ? '#a8500f' : '#f2c230'} />
