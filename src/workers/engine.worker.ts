@@ -27,6 +27,7 @@ import { survey } from './engine/survey';
 import { takeAway } from './engine/takeAway';
 import { trace } from './engine/trace';
 import { thumbnail } from './engine/thumbnail';
+import { sewnOtherwise } from './engine/sewnOtherwise';
 import { weight } from './engine/weight';
 import { packJob, writeShelf } from './engine/writeShelf';
 import { printingFromServer } from './printing';
@@ -55,6 +56,7 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   writeShelf,
   meetings,
   effect,
+  sewnOtherwise,
   preview,
   sample,
   thumbnail,

@@ -1,7 +1,7 @@
 // Two versions of a job under one slider, and every figure of both.
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { startJourney } from './browser.mjs';
+import { bundleOf, jobRecord, startJourney } from './browser.mjs';
 
 const { app, driver, h } = await startJourney();
 
@@ -59,4 +59,28 @@ test('two jobs side by side, from the shelf', async () => {
   assert.equal(names[1], 'Pottery café apron');
   assert.notEqual(names[0], names[1]);
   assert.equal(await h.count('[data-testid="compare-changes"]'), 0);
+});
+
+test('another cloth says piece by piece what it changed, in the brief and in the comparison', async () => {
+  await h.openBundle(
+    app,
+    bundleOf(
+      jobRecord('Cloth change', [
+        { name: 'Badge', area: 'M-20,-15 h40 v30 h-40 Z' },
+        { name: 'Own', area: 'M-20,20 h12 v12 h-12 Z', settings: { pullComp: 0.9, spacing: 0.5 } },
+      ]),
+    ),
+  );
+  await h.saved();
+  await driver.get((await driver.getCurrentUrl()).replace('/bench', '/brief'));
+  await (await h.findText('option', 'Sweatshirt, fleece')).click();
+  await h.find('[data-testid="sewn-changes"]');
+  const told = await h.text('[data-testid="cloth-change"]');
+  assert.match(told, /to sweatshirt, fleece/i);
+  assert.match(told, /Badge[\s\S]*Pull comp\.\s*0\.\d\d mm\s*→\s*0\.\d\d mm/);
+  assert.doesNotMatch(told, /0\.90 mm/);
+  await h.saved();
+  await (await h.find('a[aria-label="Compare with another version or job"]')).click();
+  await h.find('[data-testid="sewn-changes"]');
+  assert.match(await h.text('[data-testid="sewn-changes"]'), /Badge[\s\S]*Pull comp\./);
 });

@@ -89,3 +89,22 @@ test('lengths change, a file is taken away and another job is opened', async () 
   await take('apron', 'Open ‘Pottery café apron’');
   await title('Pottery café apron · Bench · Cobble');
 });
+
+test('on the Shelf, in the Library and over the day’s work the same key finds places, jobs and what needs one', async () => {
+  await driver.get(app.address);
+  await h.find('a[aria-label="Open Pottery café apron"]');
+  await take('recipes', 'Library: cloths');
+  await at('/library#cloths');
+  await take('glossary', 'Library: words of the craft');
+  await at('/library#words');
+  await take('schedule', 'The day’s work');
+  await at('/day');
+  await keys('/');
+  await h.find('#palette-list');
+  await keys('worksheet');
+  await h.poll('why not', async () => /Open a job first/.test(await h.text('#palette-list')));
+  await keys('\uE00C');
+  await h.poll('closed', async () => (await h.count('#palette-list')) === 0);
+  await take('ferry', 'Open ‘Ferry crew polo’');
+  await at('/bench');
+});

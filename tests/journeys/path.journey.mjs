@@ -62,7 +62,9 @@ test('a way is dragged to lead through another place, and a cut to where the pie
   await (await h.find('section[aria-label="The path"] button[aria-label="Close"]')).click();
   await (await h.findText('button', 'Path')).click();
   const length = async () =>
-    driver.executeScript(`return document.querySelector('[data-testid="path-marks"] [aria-label^="Way to ‘Flag"]').getBoundingClientRect().x`);
+    driver.executeScript(
+      `return document.querySelector('[data-testid="path-marks"] [aria-label^="Way to ‘Flag"]').getBoundingClientRect().x`,
+    );
   await h.find('[data-testid="path-marks"] [aria-label^="Way to ‘Flag"]');
   const before = await length();
   await drag(await h.find('[data-testid="path-marks"] [aria-label^="Way to ‘Flag"]'), 60, -10);

@@ -219,6 +219,8 @@ export interface EngineProtocol {
   applyRemedies: { in: { job: Job; accepted: Accepted[] }; out: Corrected };
   /** What measured tests tell of a cloth; null where nothing of them can be used. */
   learnCloth: { in: { sewouts: MeasuredSewout[] }; out: Learned | null };
+  /** What a change did to the sewing, piece by piece, and to the count of stitches. */
+  sewnOtherwise: { in: { before: Job; after: Job }; out: { stitches: [before: number, after: number]; changes: SewnChange[] } };
   /** Figures of a job as it would be, without keeping anything. */
   effect: { in: { job: Job }; out: PlanFigures };
   /** Thread and holes on cells of a quarter millimetre, and the heat map of them as a picture. */
