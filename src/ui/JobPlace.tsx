@@ -14,6 +14,7 @@ import { HISTORY_KEYS } from './commands/historyKeys';
 import { useKeys } from './commands/useKeys';
 import { Guide } from './guide/Guide';
 import { Button } from './components/Button';
+import { DropAnywhere } from './intake/DropAnywhere';
 import { JobNotices } from './components/JobNotices';
 import { StorageBanner, useStorageHealth } from './components/StorageBanner';
 import { TopLine } from './components/TopLine';
@@ -71,6 +72,7 @@ export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
       <PageTitle place={place} />
       <SkipLink />
       <TopLine place={place} />
+      <DropAnywhere inJob />
       <JobNotices />
       <Guide place={place} />
       <Fragment key={units}>{VIEWS[place]()}</Fragment>

@@ -27,6 +27,7 @@ import { survey } from './engine/survey';
 import { takeAway } from './engine/takeAway';
 import { trace } from './engine/trace';
 import { thumbnail } from './engine/thumbnail';
+import { lighter } from './engine/lighter';
 import { sewnOtherwise } from './engine/sewnOtherwise';
 import { weight } from './engine/weight';
 import { packJob, writeShelf } from './engine/writeShelf';
@@ -40,6 +41,7 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   page,
   lift,
   newJob,
+  lighter,
   plan,
   weight,
   forecast,

@@ -81,6 +81,6 @@ test('another cloth says piece by piece what it changed, in the brief and in the
   assert.doesNotMatch(told, /0\.90 mm/);
   await h.saved();
   await (await h.find('a[aria-label="Compare with another version or job"]')).click();
-  await h.find('[data-testid="sewn-changes"]');
-  assert.match(await h.text('[data-testid="sewn-changes"]'), /Badge[\s\S]*Pull comp\./);
+  const compared = () => driver.executeScript("return document.querySelector('[data-testid=sewn-changes]')?.innerText ?? ''");
+  await h.poll('compared', async () => /Badge[\s\S]*Pull comp\./.test(await compared()));
 });

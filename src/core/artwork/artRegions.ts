@@ -53,7 +53,7 @@ const CRUMB_MM2 = 0.01;
 /** Curves put back on outlines that were cut stay this near to them, mm: half a tenth of a thread. */
 const FIT_MM = 0.02;
 /** Specks are dropped below this; it is smaller than the engine's own limit because dots down to it can be a knot of thread. */
-const DROP_MM2 = SPECK_MM2 * 0.6;
+export const DROP_MM2 = SPECK_MM2 * 0.6;
 
 /** Splits placed artwork into regions, back to front, cutting away what later ones hide. */
 export function findRegions(art: PlacedArt): RegionReport {

@@ -7,7 +7,8 @@ import { digitize, type Digitized, type DigitizeOptions } from './digitize';
 import { choicesFor, markOf } from './chosenKinds';
 import { readable } from './names';
 import { kindsOf } from './proposeKind';
-import { drawingOf } from './readSvg';
+import type { PlacedArt } from './place';
+import { drawingOf, type ArtDocument, type ArtNote } from './readSvg';
 import { answerFor, sizeFacts, sizePlaces, type SizeFacts, type SizePlace } from './sizeReport';
 
 /** A region of the artwork as the Art place shows it. */
@@ -41,7 +42,7 @@ export interface Survey {
   places: PlaceView[];
   facts: SizeFacts;
   regions: RegionView[];
-  notes: { what: string; count: number }[];
+  notes: ArtNote[];
   specks: number;
   hidden: number;
   shading: number;
@@ -68,7 +69,7 @@ export function survey({ svg, ...options }: SurveyRequest, progress: (done: numb
     facts: sizeFacts(regions, options.settings.satinLimit ?? WIDEST_SATIN_MM),
     regions: regionsOf(made, options.sewnAs ?? []),
     ...{ specks, hidden, shading, threads, pieces },
-    notes: [...doc.notes, ...[...art.leftOut].map(([name, why]) => ({ what: `‘${readable(name)}’ is left out: ${why}.`, count: 1 }))],
+    notes: notesOf(doc, art),
     widthMm: art.width,
     heightMm: art.height,
     transform: [...art.matrix],
@@ -104,3 +105,9 @@ function placesOf({ art, drawn }: Digitized, answers: readonly ArtAnswer[]): Pla
     return { ...place, drawingAt: [x, y], answer: answerFor(place, answers, art.matrix) };
   });
 }
+
+/** What of a drawing is left out or changed, as sentences or parts of them. */
+export const notesOf = (doc: Pick<ArtDocument, 'notes'>, art: Pick<PlacedArt, 'leftOut'>): ArtNote[] => [
+  ...doc.notes,
+  ...[...art.leftOut].map(([name, why]) => ({ what: `‘${readable(name)}’ is left out: ${why}.`, count: 1 })),
+];

@@ -22,6 +22,7 @@ import { ApprovalCard } from './folder/ApprovalCard';
 import { Questions } from './folder/Questions';
 import { Versions } from './folder/Versions';
 import { ClothChanged } from './ClothChanged';
+import { LeftOut } from '../intake/LeftOut';
 import { Follows } from './Follows';
 
 function set(label: string, patch: BriefPatch): void {
@@ -58,6 +59,7 @@ export function Brief() {
             What must it be?
           </h1>
           <p className="mb-5 text-quiet">The cloth decides most numbers. Everything here can be changed later; the stitches follow.</p>
+          <LeftOut id={job.id} />
           <Fields brief={job.brief} />
           <div className="mt-6 flex items-center gap-4">
             <Link

@@ -7,6 +7,7 @@ import { cancelCompare, compare, findChoices, keep, useCompare, type Choosable }
 import { Button, SignButton } from '../components/Button';
 import { Choice } from '../components/Choice';
 import { Sign } from '../components/Sign';
+import { DropAnywhere } from '../intake/DropAnywhere';
 import { HomeLink } from '../components/HomeLink';
 import { placeHref } from '../places';
 import { Changes } from './Changes';
@@ -50,6 +51,7 @@ export function Compare(props: Props) {
 
   return (
     <div className="flex min-h-screen flex-col">
+      <DropAnywhere />
       <header className="flex h-12 items-center gap-3 border-b border-hairline bg-panel px-4">
         <HomeLink />
         <h1 className="text-lg font-semibold">Compare</h1>

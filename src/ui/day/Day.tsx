@@ -7,6 +7,7 @@ import { gatherPick, lineUp, openDay, takeIntoDay, useDay, type LinedUp } from '
 import { useLibrary } from '@/session/shop/libraryStore';
 import { ShopFinder } from '../commands/ShopFinder';
 import { Button } from '../components/Button';
+import { DropAnywhere } from '../intake/DropAnywhere';
 import { HomeLink } from '../components/HomeLink';
 import { Tick } from '../components/Tick';
 import { Figure } from '../floor/PartPage';
@@ -26,6 +27,7 @@ export function Day() {
   }, [jobs, taken, ready, own]);
   return (
     <div className="flex min-h-screen flex-col">
+      <DropAnywhere />
       <header className="flex h-12 items-center gap-3 border-b border-hairline bg-panel px-4">
         <HomeLink />
         <h1 className="text-lg font-semibold">The day’s work</h1>

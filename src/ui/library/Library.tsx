@@ -7,6 +7,7 @@ import { download } from '@/platform/files';
 import { importLibrary, openLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { ShopFinder } from '../commands/ShopFinder';
 import { Button } from '../components/Button';
+import { DropAnywhere } from '../intake/DropAnywhere';
 import { HomeLink } from '../components/HomeLink';
 import { useHashPart } from '../components/useHashPart';
 import { Cloths } from './Cloths';
@@ -44,6 +45,7 @@ export function Library() {
   useEffect(showShopUnits, []);
   return (
     <div className="flex min-h-screen flex-col">
+      <DropAnywhere />
       <header className="flex h-12 items-center gap-3 border-b border-hairline bg-panel px-4">
         <HomeLink />
         <h1 className="text-lg font-semibold">Library</h1>

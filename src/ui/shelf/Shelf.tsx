@@ -18,10 +18,11 @@ import { Choice } from '../components/Choice';
 import { Mark } from '../components/Mark';
 import { usePastedFile } from '../components/usePastedFile';
 import { DamagedCard, JobCard } from './JobCard';
-import { duplicateJob, NotKept } from './newJob';
+import { duplicateJob, NotKept } from '../intake/newJob';
 import { ORDER_WORDS, ordered, SHELF_ORDERS, stageOf, type ShelfOrder } from './shelfOrder';
 import { SaveShelf, ShelfNotices } from './ShelfNotices';
-import { useIntake, type Reading } from './useIntake';
+import { HeavyDrawing } from '../intake/HeavyDrawing';
+import { useIntake, type Reading } from '../intake/useIntake';
 import { useShelf } from './useShelf';
 
 const nameOf = (entry: ShelfEntry): string => ('head' in entry ? entry.head.name : entry.id);
@@ -74,6 +75,7 @@ export function Shelf() {
         {...getInputProps({ 'aria-label': 'Artwork or bundle', accept: '.svg,.cobble,.zip,.png,.jpg,.jpeg,.webp,.gif,.bmp,image/*' })}
       />
       <ShelfHeader wanted={wanted} onWanted={setWanted} onNew={open} />
+      <HeavyDrawing onTake={(file) => take([file])} />
       <ShelfNotices entries={entries} notKept={notKept} onDismiss={() => setNotKept(null)} />
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
         <div className="mb-5 flex flex-wrap items-baseline gap-4">

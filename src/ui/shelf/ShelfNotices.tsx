@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/session/notice';
 import { download, fileStem } from '@/platform/files';
 import type { ShelfEntry } from '@/platform/storage/records';
 import { photosOf } from '@/platform/storage/photos';
@@ -9,7 +9,7 @@ import { saveShelf, stopSavingShelf, useShelfSaving } from '@/session/shop/shelf
 import { engine } from '@/workers/client';
 import { Button } from '../components/Button';
 import { StorageBanner } from '../components/StorageBanner';
-import type { NotKept } from './newJob';
+import type { NotKept } from '../intake/newJob';
 
 const save = (): void => saveShelf((data) => download(`shelf-${new Date().toISOString().slice(0, 10)}.cobble`, data));
 

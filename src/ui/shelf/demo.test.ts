@@ -3,12 +3,12 @@ import { emptyJob } from '@/core/document/job';
 import { disk } from '@/platform/storage/fakeForage.fixture';
 
 jest.mock('localforage', () => jest.requireActual<object>('@/platform/storage/fakeForage.fixture'));
-jest.mock('./newJob', () => ({ jobFromDrawing: jest.fn() }));
+jest.mock('../intake/newJob', () => ({ jobFromDrawing: jest.fn() }));
 jest.mock('@/session/derived/tracePicture', () => ({ tracePicture: () => Promise.resolve({ svg: '<svg/>', picture: '', found: {} }) }));
 
 import { keepNewJob, keptJobs, removeKept } from '@/platform/storage/records';
 import { layOutDemos } from './demo';
-import { jobFromDrawing, type NewJob } from './newJob';
+import { jobFromDrawing, type NewJob } from '../intake/newJob';
 
 const make = jest.mocked(jobFromDrawing);
 const keeping = async ({ id, name, updated }: NewJob) => {

@@ -6,7 +6,7 @@ import { keepPhotos } from '@/platform/storage/photos';
 import { keepPreference, preference } from '@/platform/storage/shop';
 import { tracePicture } from '@/session/derived/tracePicture';
 import { changeLibrary, openLibrary, useLibrary } from '@/session/shop/libraryStore';
-import { jobFromDrawing, type NewJob } from './newJob';
+import { jobFromDrawing, type NewJob } from '../intake/newJob';
 
 const LAID_OUT = 'demo-jobs-laid-out';
 /** Jobs of one moment lie in the order of the list. */

@@ -10,6 +10,8 @@ import type { DayJob, DayMachine } from '@/core/production/day';
 import type { Schedule } from '@/core/production/schedule';
 import type { Order, Price } from '@/core/production/price';
 import type { Production } from '@/core/production/produce';
+import type { Lighter, LighterWay } from '@/core/artwork/lighter';
+import type { ArtNote } from '@/core/artwork/readSvg';
 import type { PieceChange } from '@/core/compare/changes';
 import type { SewnChange } from '@/core/compare/sewn';
 import type { NewJobOptions } from '@/core/artwork/newJob';
@@ -152,7 +154,9 @@ export interface EngineProtocol {
     out: { hex: string; data: string; piece: Piece | null; thread: Thread | null } | null;
   };
   /** A job with its pieces of a drawing. */
-  newJob: { in: NewJobOptions & { svg: string }; out: { job: Job } };
+  newJob: { in: NewJobOptions & { svg: string }; out: { job: Job; notes: ArtNote[] } };
+  /** A drawing of too many shapes with so few that they can be sewn. */
+  lighter: { in: { svg: string; way: LighterWay; guessMm: number }; out: Lighter };
   /** @param held version of the plan that the asker holds; null for none */
   plan: { in: { job: Job; held: string | null }; out: WiredPlanned; part: PlanPart };
   export: {

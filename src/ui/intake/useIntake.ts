@@ -6,7 +6,9 @@ import { isBundle, isPicture } from '@/platform/files';
 import { askToPersist } from '@/platform/persist';
 import { bringGuide } from '../guide/guideStore';
 import { placeHref } from '../places';
-import { takeIn } from './newJob';
+import type { CallOptions } from '@/workers/client';
+import { askHeavy } from './heavyStore';
+import { takeIn, type TakenIn } from './newJob';
 
 /** A file that is being read. */
 export interface Reading {
@@ -25,6 +27,17 @@ const shelfWords = ({ put, known, damaged }: { put: number; known: number; damag
 /** Where a job is looked at first: a picture by what was read of it, a drawing by its brief. */
 const placeAfter = (file: File): 'bench' | 'art' | 'brief' => (isBundle(file) ? 'bench' : isPicture(file) ? 'art' : 'brief');
 
+/** A drawing of too many shapes is asked about instead. @returns null then */
+async function takenOrAsked(file: File, options: CallOptions): Promise<TakenIn | null> {
+  try {
+    return await takeIn(file, options);
+  } catch (error) {
+    if (isBundle(file) || isPicture(file) || (error as { code?: string }).code !== 'too-complex') throw error;
+    askHeavy(file);
+    return null;
+  }
+}
+
 /** Takes in files that are dropped or chosen, one at a time, and goes to the job that a file becomes. */
 export function useIntake(guarded: (work: () => Promise<unknown>) => Promise<void>): { busy: Reading | null; take(files: File[]): void } {
   const router = useRouter();
@@ -36,7 +49,8 @@ export function useIntake(guarded: (work: () => Promise<unknown>) => Promise<voi
       show(0);
       let leaving = false;
       await guarded(async () => {
-        const taken = await takeIn(file, { signal: control.signal, progress: show });
+        const taken = await takenOrAsked(file, { signal: control.signal, progress: show });
+        if (!taken) return;
         void askToPersist();
         if ('job' in taken && !isBundle(file)) await bringGuide();
         if ('job' in taken) {

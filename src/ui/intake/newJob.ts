@@ -12,13 +12,14 @@ import { tracePicture } from '@/session/derived/tracePicture';
 import { takeShelf } from '@/session/shop/shelfFile';
 import { loadShopUnits } from '@/session/view/unitsStore';
 import { engine, type CallOptions } from '@/workers/client';
+import { tellBegun } from './begunStore';
 
 const freshId = (): string => crypto.randomUUID().slice(0, 8);
 /** An id that is fit to be part of an address as it is. */
 const isPlainId = (id: string): boolean => /^[\w-]{1,80}$/.test(id);
 
 /** Width taken for artwork that does not say how large it is, mm; the brief asks for the real one. */
-const FIRST_GUESS_MM = 80;
+export const FIRST_GUESS_MM = 80;
 
 export interface NewJob {
   name: string;
@@ -69,6 +70,8 @@ export async function jobFromDrawing(
   const begun = { ...(recipe ? { recipe } : {}), ...(units === 'in' ? { units } : {}), ...brief };
   const how = { id: id ?? freshId(), name, file, brief: begun, ...ways, guessMm: FIRST_GUESS_MM };
   const made = await engine.call('newJob', { svg, ...how }, options);
+  // What comes with Cobble has an id of its own, and nobody waits to hear about it.
+  if (id === undefined) tellBegun(made.job.id, made.notes);
   const job = picture
     ? { ...made.job, artwork: made.job.artwork.map((a) => ({ ...a, picture: picture.from, made: marksOf(made.job.pieces) })) }
     : made.job;
