@@ -29,6 +29,7 @@ import { trace } from './engine/trace';
 import { thumbnail } from './engine/thumbnail';
 import { lighter } from './engine/lighter';
 import { sewnOtherwise } from './engine/sewnOtherwise';
+import { sewnWith } from './engine/sewnWith';
 import { weight } from './engine/weight';
 import { packJob, writeShelf } from './engine/writeShelf';
 import { printingFromServer } from './printing';
@@ -59,6 +60,7 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   meetings,
   effect,
   sewnOtherwise,
+  sewnWith,
   preview,
   sample,
   thumbnail,

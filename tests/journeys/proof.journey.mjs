@@ -25,6 +25,26 @@ test('a spacing too dense is found, leads to its piece, and is mended in one ste
   await h.poll('found no more', async () => (await count('[data-finding="cover-too-dense"]')) === 0);
 });
 
+test('while the pointer is on a fix the cloth shows what it would sew, and nothing is changed', async () => {
+  await driver.executeScript('document.activeElement.blur()');
+  await h.withControl('z');
+  const fix = '[data-finding="cover-too-dense"] button[title="The cloth shows what it would sew"]';
+  const before = async () => (await h.find('header button[aria-label^="Undo"]')).getAttribute('aria-label');
+  const button = await h.find(fix);
+  const undo = await before();
+  await driver.actions().move({ origin: button }).perform();
+  await h.find('[data-testid="fix-preview"] path');
+  await driver.actions().move({ x: 400, y: 700 }).perform();
+  await h.poll('gone', async () => (await h.count('[data-testid="fix-preview"]')) === 0);
+  await driver.executeScript('document.querySelector(arguments[0]).focus()', fix);
+  await h.find('[data-testid="fix-preview"] path');
+  assert.equal(await before(), undo);
+  await driver.executeScript('document.activeElement.blur()');
+  await h.poll('gone', async () => (await h.count('[data-testid="fix-preview"]')) === 0);
+  await (await h.find(fix)).click();
+  await h.poll('found no more', async () => (await count('[data-finding="cover-too-dense"]')) === 0);
+});
+
 test('a finding is accepted with a reason, which stays with the job, and can be taken back', async () => {
   await (await h.find('[data-testid="findings"]')).click();
   await (await h.findText('button', 'Sea')).click();

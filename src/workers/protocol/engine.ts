@@ -12,6 +12,7 @@ import type { Order, Price } from '@/core/production/price';
 import type { Production } from '@/core/production/produce';
 import type { Lighter, LighterWay } from '@/core/artwork/lighter';
 import type { ArtNote } from '@/core/artwork/readSvg';
+import type { Stroke } from '@/core/render/strokes';
 import type { PieceChange } from '@/core/compare/changes';
 import type { SewnChange } from '@/core/compare/sewn';
 import type { NewJobOptions } from '@/core/artwork/newJob';
@@ -225,6 +226,8 @@ export interface EngineProtocol {
   learnCloth: { in: { sewouts: MeasuredSewout[] }; out: Learned | null };
   /** What a change did to the sewing, piece by piece, and to the count of stitches. */
   sewnOtherwise: { in: { before: Job; after: Job }; out: { stitches: [before: number, after: number]; changes: SewnChange[] } };
+  /** Some pieces of a job as they would be sewn. */
+  sewnWith: { in: { job: Job; ids: readonly string[] }; out: { strokes: Stroke[] } };
   /** Figures of a job as it would be, without keeping anything. */
   effect: { in: { job: Job }; out: PlanFigures };
   /** Thread and holes on cells of a quarter millimetre, and the heat map of them as a picture. */

@@ -1,4 +1,5 @@
 'use client';
+import { FixLayer } from './FixLayer';
 import { FindingMark } from './FindingMark';
 import { among } from '@/core/document/among';
 import { useEffect, useRef } from 'react';
@@ -66,6 +67,7 @@ export function ClothView({ job }: { job: Job }) {
           {look === 'weight' && <WeightLayer />}
           {look === 'pull' && <PullLayer scale={camera.scale} />}
           {showHoop && <HoopRing hoop={job.brief.hoop} />}
+          <FixLayer />
           <Selection job={job} />
           <Guides scale={camera.scale} />
           <Needle scale={camera.scale} />

@@ -1,10 +1,11 @@
 'use client';
 import { said } from '@/session/view/unitsStore';
 import { ChevronLeft, ChevronRight, X } from 'lucide-react';
-import { useState } from 'react';
-import type { Finding, Severity } from '@/core/proof/finding';
+import { useEffect, useState } from 'react';
+import type { Finding, Fix, Severity } from '@/core/proof/finding';
 import { useJob } from '@/session/job/jobStore';
 import { acceptFinding, applyFix, cancelProof, useProof } from '@/session/derived/proofStore';
+import { hideFix, showFix, useFixPreview } from '@/session/derived/fixPreviewStore';
 import { showPlace } from './findingSteps';
 import { costWords } from './findingWords';
 import { Button, SignButton } from '../../components/Button';
@@ -147,15 +148,9 @@ function One({ finding: f }: { finding: Finding }) {
         </form>
       ) : (
         <p className="mt-1 flex flex-wrap gap-1">
-          {f.fix && (
-            <Button dense onClick={() => applyFix(f.fix!)}>
-              {f.fix.label}
-            </Button>
-          )}
+          {f.fix && <FixButton finding={f} fix={f.fix} />}
           {(f.others ?? []).map((other) => (
-            <Button key={other.label} dense look="quiet" onClick={() => applyFix(other)}>
-              {other.label}
-            </Button>
+            <FixButton key={other.label} quiet finding={f} fix={other} />
           ))}
           <Button dense look="quiet" onClick={() => setAsking(true)}>
             Accept …
@@ -163,5 +158,30 @@ function One({ finding: f }: { finding: Finding }) {
         </p>
       )}
     </li>
+  );
+}
+
+/** Makes a fix; while the pointer or the focus is on it, the cloth shows what it would sew. */
+function FixButton({ finding, fix, quiet = false }: { finding: Finding; fix: Fix; quiet?: boolean }) {
+  const working = useFixPreview((s) => s.fix === fix && s.progress !== null);
+  const show = (): void => showFix(fix, finding);
+  useEffect(() => () => void (useFixPreview.getState().fix === fix && hideFix()), [fix]);
+  return (
+    <Button
+      dense
+      look={quiet ? 'quiet' : 'plain'}
+      title="The cloth shows what it would sew"
+      aria-busy={working}
+      onPointerEnter={show}
+      onPointerLeave={hideFix}
+      onFocus={show}
+      onBlur={hideFix}
+      onClick={() => {
+        hideFix();
+        applyFix(fix);
+      }}
+    >
+      {fix.label}
+    </Button>
   );
 }
