@@ -9,7 +9,6 @@ import type { ArtDocument } from './readSvg';
 
 /** How a drawing of too many shapes is made lighter: what touches in one colour becomes one, or only the largest are taken. */
 export type LighterWay = 'merge' | 'largest';
-export const LIGHTER_WAYS: readonly LighterWay[] = ['merge', 'largest'];
 
 export interface Lighter {
   svg: string;

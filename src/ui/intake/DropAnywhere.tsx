@@ -6,7 +6,6 @@ import { isBundle } from '@/platform/files';
 import { toast } from '@/session/notice';
 import { Button } from '../components/Button';
 import { HeavyDrawing } from './HeavyDrawing';
-import { takeOtherArtwork } from './otherArtwork';
 import { useIntake } from './useIntake';
 
 const carriesFiles = (e: DragEvent): boolean => e.dataTransfer?.types.includes('Files') === true;
@@ -97,7 +96,9 @@ export function DropAnywhere({ inJob = false }: { inJob?: boolean }) {
               <Dialog.Close asChild>
                 <Button>Nothing</Button>
               </Dialog.Close>
-              <Button onClick={() => answer((file) => void takeOtherArtwork(file))}>Other artwork of this job</Button>
+              <Button onClick={() => answer((file) => void import('./otherArtwork').then((m) => m.takeOtherArtwork(file)))}>
+                Other artwork of this job
+              </Button>
               <Button look="primary" onClick={() => answer((file) => take([file]))}>
                 A new job
               </Button>

@@ -1,8 +1,11 @@
 import { create } from 'zustand';
-import { LIGHTER_WAYS, type Lighter, type LighterWay } from '@/core/artwork/lighter';
+import type { Lighter, LighterWay } from '@/core/artwork/lighter';
 import { IDLE, Task, type TaskState } from '@/session/derived/task';
 import { engine } from '@/workers/client';
 import { FIRST_GUESS_MM } from './newJob';
+
+// Not taken from the core: the page does without all that makes drawings lighter.
+const LIGHTER_WAYS: readonly LighterWay[] = ['merge', 'largest'];
 
 interface HeavyState extends TaskState {
   /** A drawing of more shapes than can be sewn. */
