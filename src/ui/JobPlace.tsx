@@ -8,7 +8,6 @@ import { enterJob } from '@/session/job/jobTabs';
 import { planOpened, requestPlan } from '@/session/derived/planStore';
 import { useUnits } from '@/session/view/unitsStore';
 import { engine } from '@/workers/client';
-import { Art } from './art/Art';
 import { Brief } from './brief/Brief';
 import { HISTORY_KEYS } from './commands/historyKeys';
 import { useKeys } from './commands/useKeys';
@@ -24,6 +23,11 @@ import { PLACES, type PlaceKey } from './places';
 const Bench = dynamic(() => import('./bench/Bench').then((m) => m.Bench), {
   ssr: false,
   loading: () => <Waiting text="Laying out the bench …" />,
+});
+
+const Art = dynamic(() => import('./art/Art').then((m) => m.Art), {
+  ssr: false,
+  loading: () => <Waiting text="Laying out the artwork …" />,
 });
 
 const Floor = dynamic(() => import('./floor/Floor').then((m) => m.Floor), {

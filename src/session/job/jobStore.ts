@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { keepNewJob } from '@/platform/storage/records';
 import type { JobStamp } from '@/platform/storage/stamp';
+import { showUnitsOf } from '../view/unitsStore';
 import type { SavedState } from './keeper';
 import { Keeping, type KeepingState } from './keeping';
 import { documentCommands, NOTHING_OPEN, type OpenDocument } from './openDocument';
@@ -48,4 +49,9 @@ export const useJob = create<JobState>((setState, getState) => {
       return copy.id;
     },
   };
+});
+
+// Lengths are shown as the open job says before anything of it is laid out.
+useJob.subscribe(({ job }, before) => {
+  if (job !== before.job) showUnitsOf(job);
 });

@@ -2,17 +2,17 @@ import { create } from 'zustand';
 import { inUnits } from '@/core/units/inUnits';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 import { preference, keepPreference } from '@/platform/storage/shop';
-import { useJob } from '../job/jobStore';
 
 const KEY = 'units';
 
 /** In what lengths are shown: as the open job says, and outside jobs as the shop does. */
 export const useUnits = create<{ units: LengthUnit; shop: LengthUnit }>(() => ({ units: 'mm', shop: 'mm' }));
 
-useJob.subscribe(({ job }, before) => {
+/** Shows lengths as the open job says; without one, as the shop does. */
+export function showUnitsOf(job: { brief: { units?: LengthUnit } } | null): void {
   const units = job ? (job.brief.units ?? 'mm') : useUnits.getState().shop;
-  if (job !== before.job && units !== useUnits.getState().units) useUnits.setState({ units });
-});
+  if (units !== useUnits.getState().units) useUnits.setState({ units });
+}
 
 /** What the shop shows lengths in where no job is open, and gives to new jobs. */
 export async function loadShopUnits(): Promise<LengthUnit> {

@@ -5,14 +5,13 @@ import type { Job } from '@/core/document/types';
 import { poseArtwork } from '@/session/edit/commands';
 import { Button, SignButton } from '../components/Button';
 import { NumberField } from '../components/NumberField';
-import { takeOtherArtwork } from '../intake/otherArtwork';
 import { usePastedFile } from '../components/usePastedFile';
 
 /** How the artwork lies, and another drawing in its place. What is painted is always centred on the hoop's middle. */
 export function Pose({ job }: { job: Job }) {
   const input = useRef<HTMLInputElement>(null);
   const { turn = 0, mirror = false } = job.artwork[0] ?? {};
-  const replace = (file: File | undefined): void => void (file && takeOtherArtwork(file));
+  const replace = (file: File | undefined): void => void (file && import('../intake/otherArtwork').then((m) => m.takeOtherArtwork(file)));
   usePastedFile(replace);
   return (
     <div className="flex h-12 items-center gap-1 border-b border-hairline px-4" role="group" aria-label="How the artwork lies">

@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import type { Lighter, LighterWay } from '@/core/artwork/lighter';
 import { IDLE, Task, type TaskState } from '@/session/derived/task';
 import { engine } from '@/workers/client';
-import { FIRST_GUESS_MM } from './newJob';
+import { FIRST_GUESS_MM } from './firstSize';
 
 // Not taken from the core: the page does without all that makes drawings lighter.
 const LIGHTER_WAYS: readonly LighterWay[] = ['merge', 'largest'];

@@ -13,13 +13,12 @@ import { takeShelf } from '@/session/shop/shelfFile';
 import { loadShopUnits } from '@/session/view/unitsStore';
 import { engine, type CallOptions } from '@/workers/client';
 import { tellBegun } from './begunStore';
+import { FIRST_GUESS_MM } from './firstSize';
+import { NotKept } from './notKept';
 
 const freshId = (): string => crypto.randomUUID().slice(0, 8);
 /** An id that is fit to be part of an address as it is. */
 const isPlainId = (id: string): boolean => /^[\w-]{1,80}$/.test(id);
-
-/** Width taken for artwork that does not say how large it is, mm; the brief asks for the real one. */
-export const FIRST_GUESS_MM = 80;
 
 export interface NewJob {
   name: string;
@@ -34,18 +33,6 @@ export interface NewJob {
   id?: string;
   /** Milliseconds since 1970; now when absent. */
   updated?: number;
-}
-
-/** A job that was made but that the browser has no room for: it can be saved to a file. */
-export class NotKept extends Error {
-  constructor(
-    readonly job: Job,
-    readonly artwork: Record<string, string>,
-    cause: Error,
-  ) {
-    super(cause.message);
-    this.name = 'NotKept';
-  }
 }
 
 /** @param before what has to be kept first: the job's photos */

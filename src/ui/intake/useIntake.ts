@@ -8,7 +8,7 @@ import { bringGuide } from '../guide/guideStore';
 import { placeHref } from '../places';
 import type { CallOptions } from '@/workers/client';
 import { askHeavy } from './heavyStore';
-import { takeIn, type TakenIn } from './newJob';
+import type { TakenIn } from './newJob';
 
 /** A file that is being read. */
 export interface Reading {
@@ -30,6 +30,8 @@ const placeAfter = (file: File): 'bench' | 'art' | 'brief' => (isBundle(file) ? 
 /** A drawing of too many shapes is asked about instead. @returns null then */
 async function takenOrAsked(file: File, options: CallOptions): Promise<TakenIn | null> {
   try {
+    // The page does without what reads files until there is one.
+    const { takeIn } = await import('./newJob');
     return await takeIn(file, options);
   } catch (error) {
     if (isBundle(file) || isPicture(file) || (error as { code?: string }).code !== 'too-complex') throw error;

@@ -18,7 +18,7 @@ import { Choice } from '../components/Choice';
 import { Mark } from '../components/Mark';
 import { usePastedFile } from '../components/usePastedFile';
 import { DamagedCard, JobCard } from './JobCard';
-import { duplicateJob, NotKept } from '../intake/newJob';
+import { NotKept } from '../intake/notKept';
 import { ORDER_WORDS, ordered, SHELF_ORDERS, stageOf, type ShelfOrder } from './shelfOrder';
 import { SaveShelf, ShelfNotices } from './ShelfNotices';
 import { HeavyDrawing } from '../intake/HeavyDrawing';
@@ -108,7 +108,7 @@ export function Shelf() {
               <JobCard
                 key={entry.id}
                 entry={entry}
-                onDuplicate={() => void guarded(() => duplicateJob(entry.id))}
+                onDuplicate={() => void guarded(() => import('../intake/newJob').then((m) => m.duplicateJob(entry.id)))}
                 onRemove={() => void guarded(() => removeJob(entry.id))}
               />
             ) : (

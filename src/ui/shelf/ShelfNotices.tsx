@@ -9,7 +9,7 @@ import { saveShelf, stopSavingShelf, useShelfSaving } from '@/session/shop/shelf
 import { engine } from '@/workers/client';
 import { Button } from '../components/Button';
 import { StorageBanner } from '../components/StorageBanner';
-import type { NotKept } from '../intake/newJob';
+import type { NotKept } from '../intake/notKept';
 
 const save = (): void => saveShelf((data) => download(`shelf-${new Date().toISOString().slice(0, 10)}.cobble`, data));
 

@@ -5,7 +5,6 @@ import { DamagedJob, keptJob, shelfEntries, type ShelfEntry } from '@/platform/s
 import { onNews } from '@/platform/tabs';
 import { engine } from '@/workers/client';
 import { bringBench } from '../openSoon';
-import { layOutDemos } from './demo';
 
 /** Another tab that edits saves several times a second. */
 const REFRESH_AFTER_MS = 600;
@@ -23,7 +22,8 @@ export function useShelf(): { entries: ShelfEntry[] | null; refresh(): Promise<v
     started.current = true;
     engine.warm();
     void refresh()
-      .then(() => layOutDemos(refresh))
+      .then(() => import('./demo'))
+      .then(({ layOutDemos }) => layOutDemos(refresh))
       .catch((error: unknown) => toast.error(`The demo jobs could not be laid out: ${(error as Error).message}`))
       .then(refresh)
       .then(bringBench)

@@ -9,11 +9,30 @@ import { chosenIds, useView } from '@/session/view/viewStore';
 
 const NOTHING: readonly string[] = [];
 
-/** The box round pieces as they are planned, mm. */
+/** The box round pieces as they are planned, mm; not finite when nothing of them is. */
 export function boxOf(ids: readonly string[], outlines = usePlan.getState().planned?.outlines ?? NOTHING): Bounds {
   const pieces = useJob.getState().job?.pieces ?? [];
   const chosen = among(ids);
-  return boundsOf(pieces.flatMap((p, i) => (chosen(p.id) ? dataToRings(outlines[i] ?? '') : [])));
+  const boxes = pieces.flatMap((p, i) => (chosen(p.id) && outlines[i] ? [boxOfOutline(outlines[i])] : []));
+  return {
+    minX: Math.min(...boxes.map((b) => b.minX)),
+    minY: Math.min(...boxes.map((b) => b.minY)),
+    maxX: Math.max(...boxes.map((b) => b.maxX)),
+    maxY: Math.max(...boxes.map((b) => b.maxY)),
+  };
+}
+
+/** Outlines stay the same strings from plan to plan where a piece was not touched. */
+const known = new Map<string, Bounds>();
+const MOST_KNOWN = 5000;
+
+function boxOfOutline(outline: string): Bounds {
+  const before = known.get(outline);
+  if (before) return before;
+  if (known.size > MOST_KNOWN) known.clear();
+  const made = boundsOf(dataToRings(outline));
+  known.set(outline, made);
+  return made;
 }
 
 /** The box round all that is chosen; null when nothing is, or when it is not laid yet. */
