@@ -49,10 +49,10 @@ export function Library() {
       <header className="flex h-12 items-center gap-3 border-b border-hairline bg-panel px-4">
         <HomeLink />
         <h1 className="text-lg font-semibold">Library</h1>
-        <p className="hidden truncate text-quiet xl:block">{said(PAGES.find((p) => p.key === page)!.says)}</p>
+        <p className="hidden min-w-0 truncate text-quiet xl:block">{said(PAGES.find((p) => p.key === page)!.says)}</p>
         <LibraryFile />
         <ShopFinder at="library" />
-        <nav aria-label="Parts of the library" className="flex overflow-hidden rounded-md border border-edge">
+        <nav aria-label="Parts of the library" className="flex overflow-x-auto rounded-md border border-edge lg:shrink-0">
           {PAGES.map((p) => (
             <button
               key={p.key}
