@@ -60,27 +60,36 @@ export function JobPlace({ id, place }: { id: string; place: PlaceKey }) {
   useEffect(() => (place === 'bench' ? planning() : undefined), [place]);
   useLeaving();
 
-  if (status === 'missing') return <Missing />;
-  if (status === 'damaged') return <Damaged />;
-  if (status !== 'ready') {
-    return (
-      <>
-        <PageTitle place={place} />
-        <StorageBanner>{null}</StorageBanner>
-        <Waiting text="Taking the job from the shelf …" />
-      </>
-    );
-  }
   return (
-    <div className="flex h-screen flex-col overflow-hidden">
+    <>
+      <DropAnywhere job={status === 'ready' ? 'open' : status === 'missing' || status === 'damaged' ? 'none' : 'opening'} />
+      {status === 'missing' ? (
+        <Missing />
+      ) : status === 'damaged' ? (
+        <Damaged />
+      ) : status !== 'ready' ? (
+        <Opening place={place} />
+      ) : (
+        <div className="flex h-screen flex-col overflow-hidden">
+          <PageTitle place={place} />
+          <SkipLink />
+          <TopLine place={place} />
+          <JobNotices />
+          <Guide place={place} />
+          <Fragment key={units}>{VIEWS[place]()}</Fragment>
+        </div>
+      )}
+    </>
+  );
+}
+
+function Opening({ place }: { place: PlaceKey }) {
+  return (
+    <>
       <PageTitle place={place} />
-      <SkipLink />
-      <TopLine place={place} />
-      <DropAnywhere inJob />
-      <JobNotices />
-      <Guide place={place} />
-      <Fragment key={units}>{VIEWS[place]()}</Fragment>
-    </div>
+      <StorageBanner>{null}</StorageBanner>
+      <Waiting text="Taking the job from the shelf …" />
+    </>
   );
 }
 

@@ -57,7 +57,7 @@ test('in every place of a job it is asked what a dropped drawing is to be', asyn
   const { pathname } = new URL(await driver.getCurrentUrl());
   for (const part of ['brief', 'art', 'bench', 'sewouts', 'floor']) {
     await driver.get(app.address + pathname.replace('/brief', `/${part}`));
-    await h.find('main');
+    await h.find('input[aria-label="Name of the job"]');
     await drop('Other.svg', LEAF);
     await h.find('[data-testid="drop-question"]');
     await (await h.findText('button', 'Nothing')).click();

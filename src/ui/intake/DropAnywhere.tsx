@@ -43,8 +43,9 @@ function useDroppedFile(take: (file: File) => void): boolean {
   return over;
 }
 
-/** Takes files dropped on a page that is not the Shelf: a new job, or, with a job open, its artwork if so wished. */
-export function DropAnywhere({ inJob = false }: { inJob?: boolean }) {
+/** Takes files dropped on a page that is not the Shelf: a new job, or, with a job open or opening, its artwork if so wished. */
+export function DropAnywhere({ job = 'none' }: { job?: 'none' | 'opening' | 'open' }) {
+  const inJob = job !== 'none';
   const [asked, setAsked] = useState<File | null>(null);
   const guarded = useCallback(async (work: () => Promise<unknown>) => {
     try {
@@ -96,7 +97,10 @@ export function DropAnywhere({ inJob = false }: { inJob?: boolean }) {
               <Dialog.Close asChild>
                 <Button>Nothing</Button>
               </Dialog.Close>
-              <Button onClick={() => answer((file) => void import('./otherArtwork').then((m) => m.takeOtherArtwork(file)))}>
+              <Button
+                disabled={job !== 'open'}
+                onClick={() => answer((file) => void import('./otherArtwork').then((m) => m.takeOtherArtwork(file)))}
+              >
                 Other artwork of this job
               </Button>
               <Button look="primary" onClick={() => answer((file) => take([file]))}>

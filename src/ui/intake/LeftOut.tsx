@@ -21,7 +21,9 @@ export function LeftOut({ id }: { id: string }) {
       <div className="flex items-start gap-2">
         <Sign of="warn" className="mt-1 text-warn" />
         <div className="min-w-0 flex-1">
-          <h2 className="font-semibold">{counted(all, 'thing')} of the drawing cannot be sewn as it is</h2>
+          <h2 className="font-semibold">
+            {counted(all, 'thing')} of the drawing {all === 1 ? 'is' : 'are'} left out or changed
+          </h2>
           <ul className="list-disc pl-5">
             {notes.map(({ what, count }) => (
               <li key={what}>{count > 1 ? `${what}, ${count} times` : what}</li>
