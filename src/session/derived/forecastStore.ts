@@ -25,7 +25,7 @@ export const usePull = create<PullState>(() => ({
   of: null,
   ...IDLE,
   correction: null,
-  enlarged: 4,
+  enlarged: 1,
   overlaps: false,
 }));
 

@@ -12,6 +12,7 @@ import { repeatedAsOne } from '@/core/editing/repeat';
 import { alikeOf, sewnLike } from '@/core/editing/alike';
 import { transformedPiece } from '@/core/editing/transform';
 import type { Matrix } from '@/core/geometry/path';
+import { tellMade } from './asMade';
 import { useJob } from '../job/jobStore';
 
 const change = (label: string, recipe: (job: Job) => void, mark?: string): void => useJob.getState().change(label, recipe, mark);
@@ -61,6 +62,13 @@ export function setThreads(ids: readonly string[], thread: string): void {
 export function threadIn(job: Job, thread: Omit<Thread, 'id'>): string {
   const { threads, id } = withThread(job.threads, thread);
   if (threads.length > job.threads.length) job.threads.push(threads[threads.length - 1]!);
+  return id;
+}
+
+/** A thread joins the job, for pieces to come. @returns its id */
+export function bringThread(thread: Omit<Thread, 'id'>): string {
+  let id = '';
+  change(`Take ${thread.name} to the job`, (job) => void (id = threadIn(job, thread)));
   return id;
 }
 
@@ -267,6 +275,7 @@ export function takePieces(survey: Survey): number {
     if (key === '') delete art.madeWith;
     else art.madeWith = key;
   });
+  if (kept === 0) tellMade(useJob.getState().job!);
   return kept;
 }
 

@@ -9,11 +9,13 @@ import { useKeys } from '../commands/useKeys';
 import { BenchPanels } from './BenchPanels';
 import { BENCH_KEYS } from './tools/benchKeys';
 import { ClothView } from './cloth/ClothView';
+import { HeardChanges } from './HeardChanges';
 import { LookSwitch } from './panels/LookSwitch';
 import { StitchCard } from './card/StitchCard';
 import { ThreadLine } from './threadline/ThreadLine';
 import { putAway } from './tools/inHand';
 import { useToolInHand } from './tools/registry';
+import { ThreadInHand } from './tools/draw/ThreadInHand';
 import { ToolStrip } from './tools/ToolStrip';
 import { Totals } from './Totals';
 
@@ -44,12 +46,18 @@ export function Bench() {
           <>
             <ClothView job={job} />
             <LookSwitch />
-            {!tool.atRest && <ToolHint text={tool.hint.full} />}
+            {!tool.atRest && (
+              <div className="pointer-events-none absolute inset-x-0 bottom-2 flex flex-col items-center gap-1">
+                {tool.lays && <ThreadInHand job={job} />}
+                <ToolHint text={tool.hint.full} />
+              </div>
+            )}
           </>
         }
         card={<StitchCard job={job} />}
         line={<ThreadLine job={job} />}
       />
+      <HeardChanges />
       <Totals units={job.brief.units ?? 'mm'} hint={tool.atRest ? tool.hint.short : ''} />
     </main>
   );
@@ -60,7 +68,7 @@ const ToolHint = ({ text }: { text: string }) => (
   <p
     role="status"
     data-testid="tool-hint"
-    className="pointer-events-none absolute bottom-2 left-1/2 w-max max-w-[92%] -translate-x-1/2 rounded-md border border-hairline bg-panel/90 px-3 py-1 text-center text-xs"
+    className="w-max max-w-[92%] rounded-md border border-hairline bg-panel/90 px-3 py-1 text-center text-xs"
   >
     {text}
   </p>

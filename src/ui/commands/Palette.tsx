@@ -103,7 +103,7 @@ function Finder({ all, close }: Pick<Props, 'all'> & { close(): void }) {
               {name}
               {whyNot && <span className="block text-xs">{whyNot}</span>}
             </span>
-            <span className="figures shrink-0 text-quiet">{keys}</span>
+            <span className={`figures shrink-0 ${i === chosen ? '' : 'text-quiet'}`}>{keys}</span>
           </li>
         ))}
         {found.length === 0 && <li className="px-4 py-3 text-quiet">Nothing is called that. Try another word for it.</li>}

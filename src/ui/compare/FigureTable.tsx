@@ -46,7 +46,10 @@ export function FigureTable({ result: { a, b } }: { result: Compared }) {
               <td className="figures text-right">{written(right, row)}</td>
               <td className={`figures text-right ${better === true ? 'text-good' : better === false ? 'text-warn' : 'text-quiet'}`}>
                 {text}
-                <span className="inline-block w-5 text-center" aria-label={better === null ? undefined : better ? 'better' : 'worse'}>
+                <span
+                  className="inline-block w-5 text-center"
+                  {...(better === null ? {} : { role: 'img', 'aria-label': better ? 'better' : 'worse' })}
+                >
                   {better !== null && <Sign of={better ? 'good' : 'warn'} size={11} />}
                 </span>
               </td>

@@ -97,7 +97,7 @@ export function NumberField(props: Props) {
       <label htmlFor={id} className={props.hideLabel ? 'sr-only' : 'mb-1 block text-quiet'}>
         {label}
       </label>
-      <div className={`flex h-8 items-center rounded-md border bg-white ${problem ? 'border-danger' : 'border-edge'}`}>
+      <div className={`field-box flex h-8 items-center rounded-md border bg-white ${problem ? 'border-danger' : 'border-edge'}`}>
         <input
           id={id}
           inputMode="decimal"

@@ -1,9 +1,11 @@
 'use client';
 import { lengthText } from '@/session/view/unitsStore';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { toast } from '@/session/notice';
 import { sizeGap } from '@/core/document/size';
+import type { Job } from '@/core/document/types';
 import { keepMadeSize, scaleToBrief, takePieces } from '@/session/edit/commands';
+import { isAsMade } from '@/session/edit/asMade';
 import { useJob } from '@/session/job/jobStore';
 import { surveyRequest } from '@/session/derived/surveyRequest';
 import { IDLE, Task, type TaskState } from '@/session/derived/task';
@@ -12,21 +14,33 @@ import { Button } from './Button';
 import { Sign } from './Sign';
 import { sizeGapWords } from './sizeGapWords';
 
+/** Makes the pieces of a job anew from its drawing, at the size that is asked for. */
+function again(job: Job, task: Task): void {
+  const request = surveyRequest(job, useJob.getState().artwork);
+  if (!request) return void toast.error('The artwork of this job is missing, so its pieces cannot be made again.');
+  void task.run(
+    (options) => engine.call('survey', request, options),
+    (survey) => useJob.getState().job?.id === job.id && takePieces(survey),
+  );
+}
+
+/** Pieces that nobody changed since they were made follow the size: there is no work in them that a question could save. */
+function onSizeAsked(make: (job: Job) => void): () => void {
+  return useJob.subscribe(({ job }, { job: before }) => {
+    if (!job || !before || job.id !== before.id) return;
+    if (JSON.stringify(job.brief.size) === JSON.stringify(before.brief.size)) return;
+    if (sizeGap(job) && isAsMade(job)) make(job);
+  });
+}
+
 /** The size of the brief has not reached the stitches: said in every place until something is done about it. */
 export function SizeNotice() {
   const job = useJob((s) => s.job);
   const [making, setMaking] = useState<TaskState>(IDLE);
   const task = useMemo(() => new Task((change) => setMaking((s) => ({ ...s, ...change }))), []);
   const gap = job && sizeGap(job);
+  useEffect(() => onSizeAsked((now) => again(now, task)), [task]);
   if (!gap) return null;
-  const again = (): void => {
-    const request = surveyRequest(job, useJob.getState().artwork);
-    if (!request) return void toast.error('The artwork of this job is missing, so its pieces cannot be made again.');
-    void task.run(
-      (options) => engine.call('survey', request, options),
-      (survey) => useJob.getState().job?.id === job.id && takePieces(survey),
-    );
-  };
   return (
     <div
       role="status"
@@ -55,7 +69,7 @@ export function SizeNotice() {
           </Button>
           <Button
             dense
-            onClick={again}
+            onClick={() => again(job, task)}
             title="Chooses stitch types for the new size; what you drew, set or ordered by hand is replaced. Undo brings it back"
           >
             Make them again

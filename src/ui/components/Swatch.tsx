@@ -1,7 +1,7 @@
 import { isPale } from '@/core/render/raster';
 
 /** A thread's colour with its number, so that colour is never the only sign. */
-export function Swatch({ hex, number, title }: { hex: string; number: number; title: string }) {
+export function Swatch({ hex, number, title }: { hex: string; number?: number; title?: string }) {
   return (
     <span
       title={title}

@@ -8,6 +8,7 @@ import { Button } from './Button';
 import { Sign } from './Sign';
 import { takeAway } from './takeAwayFile';
 import { TakeAwayQuestion } from './TakeAwayQuestion';
+import { MenuPortal } from './MenuPortal';
 
 /** All files that a job can leave as. */
 export function TakeAway() {
@@ -17,11 +18,11 @@ export function TakeAway() {
     <>
       <TakeAwayQuestion />
       {checking && <Checking onStop={() => checking.abort()} />}
-      <DropdownMenu.Root>
+      <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger className="inline-flex h-8 shrink-0 items-center gap-1.5 rounded-md border border-ink bg-tape px-3 font-semibold hover:bg-[#ffd34d]">
           <PackageOpen size={16} aria-hidden="true" /> <span className="max-sm:sr-only">Take away</span>
         </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
+        <MenuPortal>
           <DropdownMenu.Content
             align="end"
             sideOffset={6}
@@ -39,9 +40,13 @@ export function TakeAway() {
                 <span className="figures ml-auto text-xs text-quiet">.{f.extension}</span>
               </DropdownMenu.Item>
             ))}
-            {empty && <p className="px-2 py-1.5 text-xs text-quiet">Stitches can be taken away once the job has pieces.</p>}
+            {empty && (
+              <DropdownMenu.Label className="px-2 py-1.5 text-xs text-quiet">
+                Stitches can be taken away once the job has pieces.
+              </DropdownMenu.Label>
+            )}
           </DropdownMenu.Content>
-        </DropdownMenu.Portal>
+        </MenuPortal>
       </DropdownMenu.Root>
     </>
   );

@@ -6,10 +6,11 @@ import { marksOf } from '@/core/editing/handChanges';
 import type { Brief, Job, TracedFrom } from '@/core/document/types';
 import { checkSize, isBundle, isPicture } from '@/platform/files';
 import { copyPhotos, keepPhotos } from '@/platform/storage/photos';
-import { keepNewJob, keptArtwork, keptJob, keptStamp } from '@/platform/storage/records';
+import { keepNewJob, keptArtwork, keptJob, keptStamp, shelfEntries } from '@/platform/storage/records';
 import { loadLibrary } from '@/platform/storage/shop';
 import { tracePicture } from '@/session/derived/tracePicture';
 import { takeShelf } from '@/session/shop/shelfFile';
+import { tellMade } from '@/session/edit/asMade';
 import { loadShopUnits } from '@/session/view/unitsStore';
 import { engine, type CallOptions } from '@/workers/client';
 import { tellBegun } from './begunStore';
@@ -59,6 +60,7 @@ export async function jobFromDrawing(
   const made = await engine.call('newJob', { svg, ...how }, options);
   // What comes with Cobble has an id of its own, and nobody waits to hear about it.
   if (id === undefined) tellBegun(made.job.id, made.notes);
+  tellMade(made.job);
   const job = picture
     ? { ...made.job, artwork: made.job.artwork.map((a) => ({ ...a, picture: picture.from, made: marksOf(made.job.pieces) })) }
     : made.job;
@@ -83,6 +85,14 @@ async function jobFromPicture(file: File, { signal, progress }: CallOptions): Pr
   );
 }
 
+/** A name that no job of the shelf has: two cards of one name cannot be told apart. */
+async function freeName(name: string): Promise<string> {
+  const taken = new Set((await shelfEntries()).map((e) => ('head' in e ? e.head.name : '')));
+  let free = name;
+  for (let n = 2; taken.has(free); n++) free = `${name.slice(0, 190)} (${n})`;
+  return free;
+}
+
 /** Takes in a dropped file: a picture is traced, a drawing becomes a new job, a bundle comes back as the job that it was, a whole shelf as its jobs. */
 export async function takeIn(file: File, options: CallOptions = {}): Promise<TakenIn> {
   if (!isBundle(file) && !isPicture(file)) requireDrawing(file.name, new Uint8Array(await file.slice(0, TELLING_BYTES).arrayBuffer()));
@@ -100,7 +110,7 @@ export async function takeIn(file: File, options: CallOptions = {}): Promise<Tak
   }
   const { job, artwork, photos = {} } = read.bundle;
   const fit = isPlainId(job.id) && (await keptStamp(job.id)) === null;
-  const taken = fit ? job : { ...job, id: freshId() };
+  const taken = fit ? job : { ...job, id: freshId(), name: await freeName(job.name) };
   return { job: await keep(taken, artwork, Date.now(), () => keepPhotos(taken.id, photos)) };
 }
 

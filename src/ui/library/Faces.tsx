@@ -50,7 +50,7 @@ function FaceCard({ face }: { face: Shown }) {
       </div>
       <div className="border-t border-hairline p-3">
         <div className="flex items-baseline gap-3">
-          <h3 className="text-lg font-semibold">{face.name}</h3>
+          <h2 className="text-lg font-semibold">{face.name}</h2>
           {smallest && (
             <p className="figures ml-auto text-quiet">
               from <b className="text-ink">{said(`${smallest[40]} mm`)}</b> in 40 weight,{' '}

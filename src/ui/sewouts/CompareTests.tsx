@@ -23,6 +23,7 @@ export function CompareTests({ job }: { job: Job }) {
   const shown = usePictures(job, first, second);
   return (
     <section className="h-full overflow-auto p-4" aria-label="Compare tests">
+      <h1 className="sr-only">Compare tests</h1>
       <div className="mx-auto grid max-w-[1080px] gap-4 lg:grid-cols-[1fr_360px]">
         <div className="min-w-0">
           <div className="mb-2 grid grid-cols-2 gap-3">
@@ -117,7 +118,9 @@ function Figures({ first, second }: { first: Sewout; second: Sewout }) {
             <th className="py-1 font-semibold">Seen</th>
             <th className="text-right font-semibold">Left</th>
             <th className="text-right font-semibold">Right</th>
-            <th className="w-7" />
+            <th className="w-7">
+              <span className="sr-only">Better or worse</span>
+            </th>
           </tr>
         </thead>
         <tbody>

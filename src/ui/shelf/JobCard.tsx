@@ -148,7 +148,8 @@ function Remove({ name, onRemove }: { name: string; onRemove(): void }) {
         <AlertDialog.Content className="fixed top-1/2 left-1/2 z-50 w-[400px] -translate-x-1/2 -translate-y-1/2 rounded-md border border-edge bg-panel p-5 shadow-lg">
           <AlertDialog.Title className="text-lg font-semibold">Remove ‘{name}’?</AlertDialog.Title>
           <AlertDialog.Description className="mt-2 text-quiet">
-            It is kept only in this browser and cannot be brought back. Take it away as a bundle first if you may need it.
+            It is kept only in this browser. For a few seconds it can be brought back; take it away as a bundle first if you may need it
+            later.
           </AlertDialog.Description>
           <div className="mt-4 flex justify-end gap-2">
             <AlertDialog.Cancel asChild>

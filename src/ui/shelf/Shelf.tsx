@@ -6,10 +6,7 @@ import { useDropzone } from 'react-dropzone';
 import { toast } from '@/session/notice';
 import { STAGE_WORDS } from '@/core/document/words';
 import { JOB_STAGES, type JobStage } from '@/core/document/types';
-import { removeKept, type ShelfEntry } from '@/platform/storage/records';
-import { removePhotos } from '@/platform/storage/photos';
-import { removeVersions } from '@/platform/storage/versions';
-import { tellTabs } from '@/platform/tabs';
+import type { ShelfEntry } from '@/platform/storage/records';
 import { openLibrary, useLibrary } from '@/session/shop/libraryStore';
 import { ShopFinder } from '../commands/ShopFinder';
 import { bare } from '../commands/matching';
@@ -20,19 +17,13 @@ import { usePastedFile } from '../components/usePastedFile';
 import { DamagedCard, JobCard } from './JobCard';
 import { NotKept } from '../intake/notKept';
 import { ORDER_WORDS, ordered, SHELF_ORDERS, stageOf, type ShelfOrder } from './shelfOrder';
+import { removeJob } from './removeJob';
 import { SaveShelf, ShelfNotices } from './ShelfNotices';
 import { HeavyDrawing } from '../intake/HeavyDrawing';
 import { useIntake, type Reading } from '../intake/useIntake';
 import { useShelf } from './useShelf';
 
 const nameOf = (entry: ShelfEntry): string => ('head' in entry ? entry.head.name : entry.id);
-
-async function removeJob(id: string): Promise<void> {
-  await removeKept(id);
-  await removeVersions(id);
-  await removePhotos(id);
-  tellTabs('removed', id);
-}
 
 /** All jobs of this browser, and the way in for new ones. */
 export function Shelf() {
@@ -71,13 +62,13 @@ export function Shelf() {
 
   return (
     <div {...getRootProps()} className="flex min-h-screen flex-col">
-      <input
-        {...getInputProps({ 'aria-label': 'Artwork or bundle', accept: '.svg,.cobble,.zip,.png,.jpg,.jpeg,.webp,.gif,.bmp,image/*' })}
-      />
       <ShelfHeader wanted={wanted} onWanted={setWanted} onNew={open} />
       <HeavyDrawing onTake={(file) => take([file])} />
       <ShelfNotices entries={entries} notKept={notKept} onDismiss={() => setNotKept(null)} />
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-4 py-6 sm:px-8">
+        <input
+          {...getInputProps({ 'aria-label': 'Artwork or bundle', accept: '.svg,.cobble,.zip,.png,.jpg,.jpeg,.webp,.gif,.bmp,image/*' })}
+        />
         <div className="mb-5 flex flex-wrap items-baseline gap-4">
           <h2 className="text-xl font-semibold">Shelf</h2>
           <Choice<ShelfOrder>
@@ -109,10 +100,14 @@ export function Shelf() {
                 key={entry.id}
                 entry={entry}
                 onDuplicate={() => void guarded(() => import('../intake/newJob').then((m) => m.duplicateJob(entry.id)))}
-                onRemove={() => void guarded(() => removeJob(entry.id))}
+                onRemove={() => void guarded(() => removeJob(entry.id, nameOf(entry), refresh))}
               />
             ) : (
-              <DamagedCard key={entry.id} damaged={entry.damaged} onRemove={() => void guarded(() => removeJob(entry.id))} />
+              <DamagedCard
+                key={entry.id}
+                damaged={entry.damaged}
+                onRemove={() => void guarded(() => removeJob(entry.id, nameOf(entry), refresh))}
+              />
             ),
           )}
         </ul>

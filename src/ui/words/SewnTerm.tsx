@@ -12,7 +12,7 @@ export function SewnTerm({ term }: { term: Term }) {
         {made ? <img src={made.url} alt={`${term.term}, sewn`} className="h-full w-full object-cover" /> : 'sewing …'}
       </div>
       <div className="p-3">
-        <h3 className="text-lg font-semibold">{term.term}</h3>
+        <h2 className="text-lg font-semibold">{term.term}</h2>
         <p className="leading-snug">{said(term.says)}</p>
       </div>
     </>

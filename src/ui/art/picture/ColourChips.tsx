@@ -4,6 +4,7 @@ import { useMemo, useState, type PointerEvent } from 'react';
 import { nearestThreads, THREAD_CHART } from '@/core/cloth/threads';
 import type { TracedFigures, TracedFrom } from '@/core/document/types';
 import type { ChoiceChange } from './useTracing';
+import { MenuPortal } from '../../components/MenuPortal';
 
 type Chip = TracedFigures['colours'][number];
 
@@ -76,14 +77,14 @@ function ChipMenu({ chip, chips, picture, merge, again }: MenuProps) {
   const others = (picture.cones ?? []).filter(([found]) => found !== chip.hex);
   const sample = (hex: string) => <span className="h-3.5 w-5 rounded-sm border border-edge" style={{ backgroundColor: hex }} />;
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
         aria-label={`What becomes of ${chip.hex}`}
         className="grid h-6 w-6 place-items-center rounded-md hover:bg-tape-soft"
       >
         <Ellipsis size={15} />
       </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
+      <MenuPortal>
         <DropdownMenu.Content
           align="end"
           className="z-[60] max-h-[70vh] w-[230px] overflow-auto rounded-md border border-edge bg-panel p-1 shadow-lg"
@@ -112,7 +113,7 @@ function ChipMenu({ chip, chips, picture, merge, again }: MenuProps) {
             </DropdownMenu.Item>
           )}
         </DropdownMenu.Content>
-      </DropdownMenu.Portal>
+      </MenuPortal>
     </DropdownMenu.Root>
   );
 }

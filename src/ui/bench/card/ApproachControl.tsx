@@ -12,7 +12,7 @@ import { Tick } from '../../components/Tick';
 
 type How = 'router' | 'trim' | 'travel';
 const HOWS: readonly { value: How; name: string }[] = [
-  { value: 'router', name: 'As the router finds' },
+  { value: 'router', name: 'As Cobble finds it' },
   { value: 'trim', name: 'Cut before it' },
   { value: 'travel', name: 'Sew across to it' },
 ];

@@ -4,6 +4,7 @@ import { DropdownMenu } from 'radix-ui';
 import { PIECE_KINDS } from '@/core/document/kinds';
 import type { Job, Piece } from '@/core/document/types';
 import { selectAll } from '@/session/view/viewStore';
+import { MenuPortal } from '../../components/MenuPortal';
 
 type Like = (a: Piece, b: Piece) => boolean;
 const thread: Like = (a, b) => a.thread === b.thread;
@@ -24,11 +25,11 @@ const waysFor = (job: Job, piece: Piece): Way[] => [
 /** Chooses all that are like a piece; says how many before it does. */
 export function LikeThis({ job, piece }: { job: Job; piece: Piece }) {
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger className="mt-2 flex h-7 items-center gap-1 rounded-md border border-edge bg-panel px-2 hover:bg-tape-soft">
         Choose all like this <ChevronDown size={14} aria-hidden="true" />
       </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
+      <MenuPortal>
         <DropdownMenu.Content
           align="start"
           sideOffset={4}
@@ -49,7 +50,7 @@ export function LikeThis({ job, piece }: { job: Job; piece: Piece }) {
             );
           })}
         </DropdownMenu.Content>
-      </DropdownMenu.Portal>
+      </MenuPortal>
     </DropdownMenu.Root>
   );
 }

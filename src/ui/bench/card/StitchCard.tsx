@@ -12,7 +12,6 @@ import { useRoute } from '@/session/derived/routeStore';
 import { usePlan } from '@/session/derived/planStore';
 import { useView } from '@/session/view/viewStore';
 import { Choice } from '../../components/Choice';
-import { Swatch } from '../../components/Swatch';
 import { Arrange } from './Arrange';
 import { ApproachControl } from './ApproachControl';
 import { CrossSection } from './CrossSection';
@@ -81,10 +80,7 @@ const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: 
           options={kindsFor(piece).map((k) => ({ value: k, name: PIECE_KINDS[k].word }))}
           onChange={(k) => setKind(piece.id, k)}
         />
-        <div className="flex items-center gap-2">
-          {thread && <Swatch hex={thread.hex} number={job.threads.indexOf(thread) + 1} title={thread.name} />}
-          <ThreadChoice job={job} ids={[piece.id]} value={piece.thread} />
-        </div>
+        <ThreadChoice job={job} ids={[piece.id]} value={piece.thread} />
       </div>
       {piece.follows && <Follows job={job} piece={piece} follows={piece.follows} />}
       {piece.lettering && !piece.follows && (

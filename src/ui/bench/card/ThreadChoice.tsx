@@ -1,9 +1,10 @@
 'use client';
 import { useEffect, useMemo } from 'react';
 import { nearestThreads, THREAD_CHART } from '@/core/cloth/threads';
-import type { Job } from '@/core/document/types';
+import type { Job, Thread } from '@/core/document/types';
 import { setThreads, setToThread } from '@/session/edit/commands';
 import { openLibrary, useLibrary } from '@/session/shop/libraryStore';
+import { ThreadPicker, type ThreadGroup } from '../../components/ThreadPicker';
 
 interface Props {
   job: Job;
@@ -17,49 +18,45 @@ interface Props {
 /** So many cones of the chart are offered as near ones. */
 const NEAR = 10;
 
-/** The threads of the job, then the shop's own cones, then the chart's nearest to what is chosen, then all of the chart. */
-export function ThreadChoice({ job, ids, value, mixed }: Props) {
+/** The threads of a job, then the shop's own cones, then the chart's nearest to one of them, then all of the chart. */
+export function useCones(job: Job, value: string): { groups: ThreadGroup[]; coneOf(key: string): Omit<Thread, 'id'> | undefined } {
   const own = useLibrary((s) => s.library.threads);
   useEffect(() => void openLibrary(), []);
-  const codes = new Set(job.threads.map((t) => t.code));
-  const cones = own.filter((t) => !codes.has(t.code));
-  const elsewhere = (t: { code: string }): boolean => codes.has(t.code) || own.some((o) => o.code === t.code);
-  const chart = THREAD_CHART.filter((t) => !elsewhere(t)).map((t) => ({ ...t, weight: 40 }));
-  const now = job.threads.find((t) => t.id === value)?.hex;
-  const near = useMemo(() => (now ? nearestThreads(now).map((n) => n.thread) : []), [now])
-    .filter((t) => !elsewhere(t))
-    .slice(0, NEAR);
+  return useMemo(() => {
+    const codes = new Set(job.threads.map((t) => t.code));
+    const cones = own.filter((t) => !codes.has(t.code));
+    const elsewhere = (t: { code: string }): boolean => codes.has(t.code) || own.some((o) => o.code === t.code);
+    const chart = THREAD_CHART.filter((t) => !elsewhere(t)).map((t) => ({ ...t, weight: 40 as const }));
+    const now = job.threads.find((t) => t.id === value)?.hex;
+    const near = (now ? nearestThreads(now).map((n) => n.thread) : []).filter((t) => !elsewhere(t)).slice(0, NEAR);
+    const shown = (t: { code: string; name: string; hex: string }) => ({ key: `code ${t.code}`, code: t.code, name: t.name, hex: t.hex });
+    const groups = [
+      { label: 'In this job', threads: job.threads.map((t, i) => ({ ...shown(t), key: t.id, number: i + 1 })) },
+      { label: 'Own cones', threads: cones.map(shown) },
+      { label: 'Nearest of the chart', threads: near.map(shown) },
+      { label: 'The whole chart', threads: chart.map(shown) },
+    ];
+    return {
+      groups: groups.filter((g) => g.threads.length > 0),
+      coneOf: (key) => [...cones, ...chart].find((t) => `code ${t.code}` === key),
+    };
+  }, [job.threads, own, value]);
+}
+
+/** Chooses the thread of pieces. */
+export function ThreadChoice({ job, ids, value, mixed }: Props) {
+  const { groups, coneOf } = useCones(job, value);
   return (
-    <select
-      aria-label={mixed === undefined ? 'Thread' : 'Thread of all'}
+    <ThreadPicker
+      label={mixed === undefined ? 'Thread' : 'Thread of all'}
+      groups={groups}
       value={value}
-      className="h-8 w-full min-w-0 flex-1 rounded-md border border-edge bg-white px-2"
-      onChange={(e) => {
-        const chosen = [...cones, ...chart].find((t) => `code ${t.code}` === e.target.value);
-        if (chosen) setToThread(ids, chosen);
-        else if (e.target.value !== '') setThreads(ids, e.target.value);
+      {...(mixed === undefined ? {} : { mixed })}
+      onChoose={(key) => {
+        const cone = coneOf(key);
+        if (cone) setToThread(ids, cone);
+        else setThreads(ids, key);
       }}
-    >
-      {value === '' && <option value="">{mixed}</option>}
-      <optgroup label="In this job">
-        {job.threads.map((t, i) => (
-          <option key={t.id} value={t.id}>
-            {`${i + 1} ${t.name} (${t.code})`}
-          </option>
-        ))}
-      </optgroup>
-      {[['Own cones', cones] as const, ['Nearest of the chart', near] as const, ['The whole chart', chart] as const].map(
-        ([label, threads]) =>
-          threads.length > 0 && (
-            <optgroup key={label} label={label}>
-              {threads.map((t) => (
-                <option key={t.code} value={`code ${t.code}`}>
-                  {`${t.name} (${t.code})`}
-                </option>
-              ))}
-            </optgroup>
-          ),
-      )}
-    </select>
+    />
   );
 }

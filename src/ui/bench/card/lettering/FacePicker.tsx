@@ -7,6 +7,7 @@ import { faceOf, FACES } from '@/core/lettering/faces';
 import { shippedFace, SHIPPED_FACES } from '@/core/lettering/outline/catalogue';
 import { bringFont, faceFont, openFaces, useFaces, withLetters } from '@/session/shop/faceStore';
 import { Specimen } from '../../../components/Specimen';
+import { MenuPortal } from '../../../components/MenuPortal';
 
 /** A specimen is so long at most, signs. */
 const SHOWN = 14;
@@ -32,7 +33,7 @@ export function FacePicker({ text, onChoose }: { text: Lettering; onChoose(face:
   return (
     <div className="mt-2">
       <p className="mb-1 text-quiet">Face</p>
-      <DropdownMenu.Root onOpenChange={(open) => open && others.forEach((f) => void faceFont(f.key))}>
+      <DropdownMenu.Root modal={false} onOpenChange={(open) => open && others.forEach((f) => void faceFont(f.key))}>
         <DropdownMenu.Trigger
           aria-label={`Face: ${faceName(text.face)}`}
           data-testid="face"
@@ -41,7 +42,7 @@ export function FacePicker({ text, onChoose }: { text: Lettering; onChoose(face:
           <span>{faceName(text.face)}</span>
           <ChevronDown size={14} aria-hidden="true" className="ml-auto" />
         </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
+        <MenuPortal>
           <DropdownMenu.Content
             align="start"
             sideOffset={4}
@@ -62,7 +63,7 @@ export function FacePicker({ text, onChoose }: { text: Lettering; onChoose(face:
               <Upload size={16} aria-hidden="true" /> A font of your own: OTF, TTF or WOFF
             </DropdownMenu.Item>
           </DropdownMenu.Content>
-        </DropdownMenu.Portal>
+        </MenuPortal>
       </DropdownMenu.Root>
       <input
         ref={input}

@@ -16,6 +16,7 @@ const drawing = (name: DrawKind, own: Pick<Tool, 'word' | 'label' | 'key' | 'hin
   press,
   giveUp,
   catchesGuides: true,
+  lays: true,
   Marks: DrawingMarks,
 });
 

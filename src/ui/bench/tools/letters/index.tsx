@@ -23,6 +23,7 @@ export const letters: Tool = {
   Sign: Quote,
   motion: { hand: 'M50,30 L50,30.1', makes: 'M22,42 V12 H44 M22,26 H38 M54,42 L66,12 L78,42 M58,32 H74' },
   catchesGuides: true,
+  lays: true,
   end: () => usePickedLetter.setState({ piece: null, index: null }),
   Marks: ({ piece, scale }) => piece?.lettering && <LetterHandles piece={piece} text={piece.lettering} scale={scale} />,
   click: ({ at }) => {
