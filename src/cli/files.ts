@@ -1,3 +1,4 @@
+import { endStage } from './stage';
 import { say, spoken } from './say';
 import { readFileSync, renameSync, rmSync, statSync, writeFileSync, writeSync } from 'node:fs';
 import { InputError } from '../core/document/errors';
@@ -46,6 +47,7 @@ export function writeAll(files: readonly { path: string; content: string | Uint8
 
 /** Tells a line; Node's own stream takes ten milliseconds to set up, and is asked only where the terminal does not take it at once. */
 export function sayShortly(line: string): void {
+  endStage();
   try {
     writeSync(1, spoken(line));
   } catch {

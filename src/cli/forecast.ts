@@ -1,3 +1,4 @@
+import { stage } from './stage';
 import { say } from './say';
 import { forecast } from '../core/forecast/forecast';
 import { forecastReport, outlinesReport } from '../core/forecast/forecastReport';
@@ -14,9 +15,14 @@ export async function forecastCommand(argv: readonly string[]): Promise<number> 
   const began = performance.now();
   const { job } = await load(args);
   const planner = new Planner();
-  const plan = planner.plan(job);
+  const plan = planner.plan(job, stage('Laying the stitches'));
   const planned = performance.now();
-  const made = forecast(job, { planner, plan, grid: args.grid === 'editing' ? EDITING_GRID : PROOF_GRID });
+  const made = forecast(job, {
+    planner,
+    plan,
+    grid: args.grid === 'editing' ? EDITING_GRID : PROOF_GRID,
+    progress: stage('Forecasting the pull'),
+  });
   const timing = { plan: Math.round(planned - began), forecast: Math.round(performance.now() - planned) };
   const letters = letterHeightsOf(job, planner.shape(job), made).map(({ pieces, flatMm, roundMm }) => ({
     pieces,

@@ -1,4 +1,5 @@
 import { unitsAsked } from './say';
+import { stage } from './stage';
 import { basename, extname } from 'node:path';
 import { jobFromArt } from '../core/artwork/newJob';
 import { drawingOf } from '../core/artwork/readSvg';
@@ -19,6 +20,7 @@ export interface Loaded {
 
 /** Reads an artwork or a job into a job with its pieces. */
 export async function load(args: InputArgs): Promise<Loaded> {
+  stage(`Reading ${basename(args.input)}`);
   const bytes = readBytes(args.input);
   const kind = extname(args.input).toLowerCase();
   if (kind === '.json' || kind === '.cobble') {
@@ -47,13 +49,14 @@ async function tracedFile(bytes: Uint8Array, { input, width, height }: InputArgs
 export function jobOfDrawing(text: string, args: InputArgs): Loaded {
   const file = artworkName(`${withoutPictureEnd(basename(args.input))}${isPictureName(args.input) ? '.svg' : ''}`);
   const name = basename(args.input, extname(args.input)).slice(0, 200) || 'Artwork';
-  const { job } = jobFromArt(drawingOf(text), {
+  const how = {
     id: 'headless',
     name,
     file,
-    brief: { cloth: args.cloth ?? 'pique', ...sizeOf(args), ...(args.hoop ? { hoop: args.hoop } : {}), ...inAsked() },
+    brief: { cloth: args.cloth ?? ('pique' as const), ...sizeOf(args), ...(args.hoop ? { hoop: args.hoop } : {}), ...inAsked() },
     ...(args.threadWeight !== undefined ? { threadWeight: args.threadWeight } : {}),
-  });
+  };
+  const { job } = jobFromArt(drawingOf(text), how, stage('Choosing the pieces'));
   return { job: tied(job, args), artwork: { [file]: text } };
 }
 /** A job with its thread tied as was asked for. */

@@ -13,6 +13,7 @@ import { planCommand } from './plan';
 import { proofCommand } from './proof';
 import { routeCommand } from './route';
 import { spoken, tellIn } from './say';
+import { endStage } from './stage';
 import { traceCommand } from './trace';
 
 /** Those of production are loaded when they are asked for: planning a small drawing takes hardly longer than loading them. */
@@ -74,6 +75,7 @@ async function main(words: readonly string[]): Promise<number> {
     await clipCompiled(readFileSync(join(__dirname, CLIPPING)));
     return await COMMANDS[command](rest);
   } catch (error) {
+    endStage();
     process.stderr.write(`cobble: ${spoken(sentenceOf(error, command)).replace(/\s+/g, ' ')}\n`);
     return 2;
   }

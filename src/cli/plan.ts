@@ -1,4 +1,5 @@
 import { say } from './say';
+import { stage } from './stage';
 import { requireFit } from '../core/artwork/newJob';
 import type { Job } from '../core/document/types';
 import type { StitchPlan } from '../core/plan/plan';
@@ -33,7 +34,7 @@ export async function writePlan({ job, artwork }: Loaded, args: Omit<PlanArgs, '
   const formats = formatsOf(args.out);
   const loaded = performance.now();
   const planner = new Planner();
-  const plan = planner.plan(job);
+  const plan = planner.plan(job, stage('Laying the stitches'));
   const planned = performance.now();
   const judged = args.quick ? null : judge(job, planner, plan);
   if (args.hoop) {
@@ -69,9 +70,9 @@ async function profileOf(path: string): Promise<MachineProfile> {
 /** What is predicted, and what will go wrong. */
 function judge(job: Job, planner: Planner, plan: StitchPlan) {
   const began = performance.now();
-  const made = forecast(job, { planner, plan });
+  const made = forecast(job, { planner, plan, progress: stage('Forecasting the pull') });
   const foreseen = performance.now();
-  const found = prove(job, planner, plan, made);
+  const found = prove(job, planner, plan, made, stage('Looking for faults'));
   const timing = { forecast: foreseen - began, proof: performance.now() - foreseen };
   return { found, findings: findingsReport(found), forecast: forecastReport(job, made), timing };
 }

@@ -1,4 +1,5 @@
 import { say } from './say';
+import { stage } from './stage';
 import { Planner } from '../core/plan/planner';
 import { findingsReport } from '../core/proof/findingsReport';
 import { prove } from '../core/proof/prove';
@@ -12,9 +13,9 @@ export async function proofCommand(argv: readonly string[]): Promise<number> {
   const began = performance.now();
   const { job } = await load(args);
   const planner = new Planner();
-  const plan = planner.plan(job);
+  const plan = planner.plan(job, stage('Laying the stitches'));
   const planned = performance.now();
-  const findings = prove(job, planner, plan);
+  const findings = prove(job, planner, plan, undefined, stage('Looking for faults'));
   const timing = { plan: Math.round(planned - began), proof: Math.round(performance.now() - planned) };
   const report = JSON.stringify({ findings: findingsReport(findings), timing_ms: timing }, null, 1) + '\n';
   if (args.report !== undefined) writeAll([{ path: args.report, content: report }]);

@@ -1,3 +1,4 @@
+import { endStage } from './stage';
 import { inUnits } from '../core/units/inUnits';
 import type { LengthUnit } from '../core/units/length';
 
@@ -12,4 +13,7 @@ export const unitsAsked = (): LengthUnit | undefined => asked;
 export const spoken = (text: string): string => inUnits(text, asked ?? 'mm');
 
 /** Tells something on the standard output. */
-export const say = (text: string): void => void process.stdout.write(spoken(text));
+export const say = (text: string): void => {
+  endStage();
+  process.stdout.write(spoken(text));
+};

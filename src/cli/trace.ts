@@ -1,4 +1,5 @@
 import { say } from './say';
+import { stage } from './stage';
 import { InputError } from '../core/document/errors';
 import { trace } from '../core/tracing/trace';
 import { shapesSvg } from '../core/tracing/shapesSvg';
@@ -14,6 +15,7 @@ export async function traceCommand(argv: readonly string[]): Promise<number> {
   const { input, out, report, ...options } = readTraceArgs(argv);
   const { picture, reduced } = await decodedPicture(readBytes(input), input);
   const decoded = performance.now();
+  stage('Tracing the picture');
   const traced = trace(picture, options);
   if (reduced) traced.notes.push('The picture was reduced to 4,000 pixels on its longer side.');
   const svg = shapesSvg(traced);
