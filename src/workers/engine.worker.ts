@@ -1,4 +1,5 @@
 import { clippingLoaded } from './clipping';
+import { clothSample } from './engine/clothSample';
 import { compare } from './engine/compare';
 import { correct } from './engine/correct';
 import { effect } from './engine/effect';
@@ -63,6 +64,7 @@ const handlers: Parameters<typeof serve<EngineRequest>>[0] = {
   sewnWith,
   preview,
   sample,
+  clothSample,
   thumbnail,
   floor,
   place,

@@ -67,7 +67,9 @@ for (const page of ['Faces', 'Cloths', 'Threads', 'Shop', 'Schools']) {
   test(`library, ${page.toLowerCase()}: nothing found`, async () => {
     await driver.get(`${app.address}/library`);
     await (await h.findText('button', page)).click();
-    await h.find(page === 'Faces' ? '[data-face-sheet="treadle"] img' : 'button[aria-current="page"]');
+    await h.find(
+      { Faces: '[data-face-sheet="treadle"] img', Cloths: '[data-testid="cloth-sample"] img' }[page] ?? 'button[aria-current="page"]',
+    );
     assert.deepEqual(await found(), []);
   });
 }

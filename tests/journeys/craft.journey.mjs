@@ -183,10 +183,16 @@ test('true size asks for the screen once', async () => {
 test('a cloth of the shop says which jobs a change alters, and alters them when told to', async () => {
   await driver.get(`${app.address}/library`);
   await (await h.findText('button', 'Cloths')).click();
+  const comesOut = async () => {
+    await h.find('[data-testid="cloth-sample"][data-fresh="true"]');
+    return parseFloat(await h.text('[data-testid="sample-widths"] td.font-semibold'));
+  };
+  const usual = await comesOut();
   const field = await h.find('section[aria-label^="Piqué"] input');
   await field.clear();
   await field.sendKeys('0.5', '\uE007');
   await h.find('[data-testid="altered"]');
+  await h.poll('the sample comes out wider', async () => (await comesOut()) > usual + 0.1);
   assert.match(await h.text('[data-testid="altered"]'), /Ferry crew polo/);
   await (await h.findText('button', 'Alter them')).click();
   await h.poll('altered', async () => (await h.count('[data-testid="altered"]')) === 0);

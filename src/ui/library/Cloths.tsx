@@ -12,6 +12,7 @@ import { UNDERLAY_WORDS } from '@/core/document/words';
 import { alteredBy, applyTo, putRecipe, removeRecipe, useLibrary } from '@/session/shop/libraryStore';
 import { Button, SignButton } from '../components/Button';
 import { TextField } from '../components/TextField';
+import { ClothPicture } from './ClothPicture';
 import { NumberField } from '../components/NumberField';
 
 type Figure = 'pullComp' | 'fillSpacing' | 'satinSpacing' | 'fillLength';
@@ -109,6 +110,7 @@ function Recipe({ recipe, changed }: { recipe: HouseRecipe; changed: boolean }) 
       <p className="mb-4 text-quiet">
         {isOwn ? `Begins with ${usual.name}. ` : ''}Starting values; what your sew-outs say outranks them. Smaller spacing is denser.
       </p>
+      <ClothPicture brief={briefRecipe(recipe)} recipe={values} />
       <div className="grid grid-cols-2 gap-4 lg:grid-cols-4">
         {FIGURES.map(({ key, name, range }) => (
           <div key={key}>

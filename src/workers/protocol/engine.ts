@@ -17,7 +17,19 @@ import type { PieceChange } from '@/core/compare/changes';
 import type { SewnChange } from '@/core/compare/sewn';
 import type { NewJobOptions } from '@/core/artwork/newJob';
 import type { Survey, SurveyRequest } from '@/core/artwork/survey';
-import type { Job, Lettering, PicturePlace, PicturePreparation, Piece, RoutePolicy, Thread, TracedFigures } from '@/core/document/types';
+import type { ClothSample } from '@/core/gallery/clothSample';
+import type { PlannedPiece } from '@/core/plan/plan';
+import type {
+  Brief,
+  Job,
+  Lettering,
+  PicturePlace,
+  PicturePreparation,
+  Piece,
+  RoutePolicy,
+  Thread,
+  TracedFigures,
+} from '@/core/document/types';
 import type { Matrix } from '@/core/geometry/path';
 import type { Meeting } from '@/core/editing/overlaps';
 import type { Correction } from '@/core/forecast/correct';
@@ -255,6 +267,11 @@ export interface EngineProtocol {
   preview: { in: { job: Job }; out: { path: string; stitches: number } };
   /** A sample of the gallery as a picture, at `scale` pixels per mm. */
   sample: { in: { id: string; scale: number }; out: { png: Blob; stitches: number } };
+  /** The standard sample on a cloth: its picture, its column to be cut across, and what becomes of its widths. */
+  clothSample: {
+    in: { brief: Pick<Brief, 'cloth' | 'recipe'>; scale: number };
+    out: { png: Blob; piece: Piece; thread: string; column: PlannedPiece } & Pick<ClothSample, 'widths'>;
+  };
   /** A face sewn at several heights. */
   faceSheet: { in: { texts: Lettering[]; scale: number }; out: { png: Blob; stitches: number; trims: number } };
 }

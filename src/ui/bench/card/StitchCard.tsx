@@ -14,7 +14,7 @@ import { useView } from '@/session/view/viewStore';
 import { Choice } from '../../components/Choice';
 import { Arrange } from './Arrange';
 import { ApproachControl } from './ApproachControl';
-import { CrossSection } from './CrossSection';
+import { CrossSection } from '../../components/CrossSection';
 import { sentenceOf } from '@/core/pieces/registry';
 import { Follows } from './lettering/Follows';
 import { TheySay } from './lettering/TheySay';

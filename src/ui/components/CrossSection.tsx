@@ -18,7 +18,7 @@ const LAYER_MM = 0.25;
 
 interface Props {
   piece: Piece;
-  planned: PlannedPiece;
+  planned: Pick<PlannedPiece, 'settings' | 'widthMm'>;
   thread: string;
   cloth: { key: ClothKey; hex: string };
   /** What lies beneath and above the cloth, in words of the recipe. */
