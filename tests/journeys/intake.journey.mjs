@@ -113,3 +113,26 @@ test('a drawing of 10,000 shapes can be given up at once, or made lighter in two
   await at('/brief');
   assert.match(await jobName(), /Ten thousand \(merged\)/);
 });
+
+test('a job taken off the shelf is said to be gone, and can be brought back with all that belongs to it', async () => {
+  await driver.get(app.address);
+  const open = 'a[aria-label="Open From the day"]';
+  await h.find(open);
+  await (await h.find('button[aria-label="Remove From the day"]')).click();
+  await (await h.find('[role="alertdialog"] button:last-of-type')).click();
+  await h.poll('gone', async () => (await h.count(open)) === 0);
+  await (await h.findText('button', 'Bring it back')).click();
+  const place = (await (await h.find(open)).getAttribute('href')).replace(/[a-z]+$/, '');
+  await driver.get(`${place}bench`);
+  await h.sewn();
+  assert.equal(await jobName(), 'From the day');
+  await driver.get(`${place}art`);
+  await h.find('tbody tr');
+});
+
+test('a bundle opened twice gives two cards with names of their own', async () => {
+  const bundle = bundleOf(jobRecord('Twice', [{ area: 'M-10,-10 h20 v20 h-20 Z' }]));
+  for (let i = 0; i < 3; i++) await h.openBundle(app, bundle);
+  await driver.get(app.address);
+  for (const name of ['Twice', 'Twice (2)', 'Twice (3)']) await h.find(`a[aria-label="Open ${name}"]`);
+});

@@ -7,6 +7,7 @@ import { lengthText, said } from '@/session/view/unitsStore';
 import { engine } from '@/workers/client';
 import type { EngineProtocol } from '@/workers/protocol/engine';
 import { CrossSection } from '../components/CrossSection';
+import { WhatIsThis } from '../words/WhatIsThis';
 
 const PIXELS_PER_MM = 16;
 
@@ -82,7 +83,11 @@ function Widths({ of }: { of: Record<'column' | 'field', SampleWidth> }) {
           </th>
           <th className="font-normal">drawn</th>
           <th className="font-normal">comes out</th>
-          <th className="font-normal">without comp.</th>
+          <th className="font-normal">
+            <span className="inline-flex items-center gap-1">
+              without comp. <WhatIsThis term="pull" />
+            </span>
+          </th>
         </tr>
       </thead>
       <tbody>

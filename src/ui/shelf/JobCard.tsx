@@ -129,13 +129,20 @@ export function DamagedCard({ damaged, onRemove }: { damaged: DamagedJob; onRemo
       <p className="text-quiet">The other jobs are whole. Save its text to mend it by hand, or let it go.</p>
       <div className="mt-auto flex items-center gap-2">
         <Button onClick={save}>Save its text</Button>
-        <Remove name={damaged.id} onRemove={onRemove} />
+        <Remove name={damaged.id} back="cannot be brought back" onRemove={onRemove} />
       </div>
     </li>
   );
 }
 
-function Remove({ name, onRemove }: { name: string; onRemove(): void }) {
+interface RemoveProps {
+  name: string;
+  /** Whether it can be had again. */
+  back?: string;
+  onRemove(): void;
+}
+
+function Remove({ name, back = 'can be brought back for a few seconds', onRemove }: RemoveProps) {
   return (
     <AlertDialog.Root>
       <AlertDialog.Trigger asChild>
@@ -148,8 +155,7 @@ function Remove({ name, onRemove }: { name: string; onRemove(): void }) {
         <AlertDialog.Content className="fixed top-1/2 left-1/2 z-50 w-[400px] -translate-x-1/2 -translate-y-1/2 rounded-md border border-edge bg-panel p-5 shadow-lg">
           <AlertDialog.Title className="text-lg font-semibold">Remove ‘{name}’?</AlertDialog.Title>
           <AlertDialog.Description className="mt-2 text-quiet">
-            It is kept only in this browser. For a few seconds it can be brought back; take it away as a bundle first if you may need it
-            later.
+            It is kept only in this browser and {back}. Take a copy of it away first if you may need it later.
           </AlertDialog.Description>
           <div className="mt-4 flex justify-end gap-2">
             <AlertDialog.Cancel asChild>

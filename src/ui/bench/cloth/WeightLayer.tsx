@@ -8,6 +8,7 @@ import { usePlan } from '@/session/derived/planStore';
 import { WeightHistogram } from '../panels/WeightHistogram';
 import { Button } from '../../components/Button';
 import { requestWeight, useWeight, weighAgain, weightAt } from '@/session/derived/weightStore';
+import { WhatIsThis } from '../../words/WhatIsThis';
 
 /** The heat map over the cloth; made anew for every plan. */
 export function WeightLayer() {
@@ -47,7 +48,9 @@ export function WeightLegend() {
   const here = pointer && weightAt(view, pointer);
   return (
     <div className="absolute top-9 left-0 w-[248px] rounded-md border border-hairline bg-panel p-2 text-xs" data-testid="weight-legend">
-      <p className="font-semibold">Layers of thread</p>
+      <p className="flex items-center gap-1.5 font-semibold">
+        Layers of thread <WhatIsThis term="layers" />
+      </p>
       <ul className="mt-1">
         {HEAT_STEPS.map(({ from, rgb }, i) => (
           <li key={from} className="grid grid-cols-[14px_88px_1fr_64px] items-center gap-1.5">

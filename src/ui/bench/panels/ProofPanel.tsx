@@ -11,6 +11,8 @@ import { costWords } from './findingWords';
 import { Button, SignButton } from '../../components/Button';
 import { FixEffect } from './FixEffect';
 import { Sign } from '../../components/Sign';
+import { WhatIsThis } from '../../words/WhatIsThis';
+import { termOfRule } from './findingTerms';
 
 const WORDS: Record<Severity, { name: string; look: string }> = {
   stop: { name: 'Severe', look: 'text-danger' },
@@ -115,13 +117,15 @@ function Places({ finding: f }: { finding: Finding }) {
 function One({ finding: f }: { finding: Finding }) {
   const [asking, setAsking] = useState(false);
   const marked = useProof((s) => s.marked === f);
+  const term = termOfRule(f.rule);
   return (
     <li className={`border-t border-hairline py-1.5 ${marked ? 'bg-tape-soft' : ''}`} data-finding={f.rule}>
       <button type="button" className="text-left leading-tight hover:underline" onClick={() => showPlace(f, 0)}>
         {said(f.message)}
       </button>
-      <p className="figures text-xs text-quiet" title={f.limitFrom}>
-        {costWords(f)}
+      <p className="flex items-start gap-1.5 text-xs text-quiet" title={f.limitFrom}>
+        <span className="figures">{costWords(f)}</span>
+        {term && <WhatIsThis term={term} />}
       </p>
       <Places finding={f} />
       {f.fix && <FixEffect fix={f.fix} />}

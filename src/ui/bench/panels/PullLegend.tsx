@@ -10,6 +10,7 @@ import { cancelPull, seekCorrection, takeCorrection, usePull } from '@/session/d
 import { Button } from '../../components/Button';
 import { SEEN_MM } from '../cloth/PullLayer';
 import { Sign } from '../../components/Sign';
+import { WhatIsThis } from '../../words/WhatIsThis';
 
 /** Round letters this much lower than flat ones are seen as short, mm. */
 const LOOKS_SHORT_MM = 0.1;
@@ -78,12 +79,14 @@ function Figures({ forecast, letters }: { forecast: Forecast; letters: readonly 
   return (
     <>
       <p className={`text-base font-semibold ${gaps.length > 0 ? 'text-danger' : ''}`} data-testid="pull-gaps">
-        {gapWords(gaps)}
+        {gapWords(gaps)} <WhatIsThis term="registration" />
       </p>
       <dl className="mt-1 grid grid-cols-[74px_1fr] gap-x-2">
         <dt className="text-quiet">drawn</dt>
         <dd className="figures">{size(forecast.drawn)}</dd>
-        <dt className="text-quiet">predicted</dt>
+        <dt className="flex items-center gap-1 text-quiet">
+          predicted <WhatIsThis term="pull" />
+        </dt>
         <dd className="figures">{size(forecast.predicted)}</dd>
         {letters.map(({ pieces, flatMm, roundMm }) => (
           <Fragment key={pieces.join(' ')}>

@@ -20,6 +20,7 @@ import {
 import { useView } from '@/session/view/viewStore';
 import { Button, SignButton } from '../../components/Button';
 import { seek } from '../threadline/player';
+import { WhatIsThis } from '../../words/WhatIsThis';
 
 const POLICY_WORDS: Record<RoutePolicy, { name: string; why: string }> = {
   registration: { name: 'Best registration', why: 'outlines soon after their fills, even at the price of a stop' },
@@ -89,8 +90,9 @@ export function RoutePanel({ job }: { job: Job }) {
         </p>
       )}
       {proposal && <Proposal proposal={proposal} />}
-      <h3 className="mt-4 font-semibold">
+      <h3 className="mt-4 flex items-center gap-1.5 font-semibold">
         {between.length === 0 ? 'No cut before the end' : `${between.length} ${between.length === 1 ? 'cut' : 'cuts'} before the end`}
+        <WhatIsThis term="trim" />
       </h3>
       <ol>
         {between
