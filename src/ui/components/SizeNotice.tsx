@@ -14,13 +14,19 @@ import { Button } from './Button';
 import { Sign } from './Sign';
 import { sizeGapWords } from './sizeGapWords';
 
-/** Makes the pieces of a job anew from its drawing, at the size that is asked for. */
-function again(job: Job, task: Task): void {
+/**
+ * Makes the pieces of a job anew from its drawing, at the size that is asked for.
+ * @param stillWanted asked of the job when they are made: meanwhile somebody may have begun to work on the old ones
+ */
+function again(job: Job, task: Task, stillWanted: (now: Job) => boolean = () => true): void {
   const request = surveyRequest(job, useJob.getState().artwork);
   if (!request) return void toast.error('The artwork of this job is missing, so its pieces cannot be made again.');
   void task.run(
     (options) => engine.call('survey', request, options),
-    (survey) => useJob.getState().job?.id === job.id && takePieces(survey),
+    (survey) => {
+      const now = useJob.getState().job;
+      if (now?.id === job.id && stillWanted(now)) takePieces(survey);
+    },
   );
 }
 
@@ -39,7 +45,7 @@ export function SizeNotice() {
   const [making, setMaking] = useState<TaskState>(IDLE);
   const task = useMemo(() => new Task((change) => setMaking((s) => ({ ...s, ...change }))), []);
   const gap = job && sizeGap(job);
-  useEffect(() => onSizeAsked((now) => again(now, task)), [task]);
+  useEffect(() => onSizeAsked((now) => again(now, task, isAsMade)), [task]);
   if (!gap) return null;
   return (
     <div
