@@ -61,7 +61,7 @@ test('a word of the craft says what it means, with a sewn picture, and leads to 
   const search = await h.find('input[aria-label="Find a word"]');
   await search.sendKeys('density');
   await h.poll('one word', async () => (await h.count('[data-testid="words"] li')) === 1);
-  assert.match(await h.text('[data-testid="words"] li h3'), /Spacing/);
+  assert.match(await h.text('[data-testid="words"] li h2'), /Spacing/);
 });
 
 test('the tools have words, which can be hidden and stay so; resting on one shows what the hand does', async () => {
