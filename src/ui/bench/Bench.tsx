@@ -48,13 +48,17 @@ export function Bench() {
             <LookSwitch />
             {!tool.atRest && (
               <div className="pointer-events-none absolute inset-x-0 bottom-2 flex flex-col items-center gap-1">
-                {tool.lays && <ThreadInHand job={job} />}
                 <ToolHint text={tool.hint.full} />
               </div>
             )}
           </>
         }
-        card={<StitchCard job={job} />}
+        card={
+          <div className="flex h-full flex-col">
+            {tool.lays && <ThreadInHand job={job} />}
+            <StitchCard job={job} />
+          </div>
+        }
         line={<ThreadLine job={job} />}
       />
       <HeardChanges />

@@ -25,13 +25,11 @@ interface Props {
   value: string;
   /** What is said where no one thread is chosen. */
   mixed?: string;
-  /** Opens upwards, where it stands at the foot of the cloth. */
-  side?: 'top' | 'bottom';
   onChoose(key: string): void;
 }
 
 /** Chooses a thread by its colour: a list in which every cone is shown as it looks, found by name or code. */
-export function ThreadPicker({ label, groups, value, mixed, side = 'bottom', onChoose }: Props) {
+export function ThreadPicker({ label, groups, value, mixed, onChoose }: Props) {
   const [open, setOpen] = useState(false);
   const now = groups.flatMap((g) => g.threads).find((t) => t.key === value);
   const words = now ? `${now.name} (${now.code})` : (mixed ?? 'none');
@@ -50,7 +48,6 @@ export function ThreadPicker({ label, groups, value, mixed, side = 'bottom', onC
       <Popover.Portal>
         <Popover.Content
           align="start"
-          side={side}
           sideOffset={4}
           collisionPadding={8}
           aria-label={label}

@@ -49,7 +49,7 @@ export function StitchCard({ job: present }: { job: Job }) {
   const plan = useRested(usePlan((s) => s.planned?.plan));
   const planned = plan?.pieces.find((p) => p.id === selected);
   return (
-    <aside ref={card} aria-label="Stitch card" className="relative flex h-full flex-col overflow-auto bg-panel">
+    <aside ref={card} aria-label="Stitch card" className="relative flex min-h-0 flex-1 flex-col overflow-auto bg-panel">
       {proving ? (
         <ProofPanel />
       ) : routing ? (

@@ -21,13 +21,15 @@ export function ThreadInHand({ job }: { job: Job }) {
   return (
     <div
       data-testid="thread-in-hand"
-      className="pointer-events-auto flex items-center gap-2 rounded-md border border-hairline bg-panel py-1 pr-1 pl-3 text-xs"
+      role="region"
+      aria-label="Thread of new pieces"
+      className="flex shrink-0 items-center gap-3 border-b border-hairline bg-tape-soft px-4 py-2"
     >
       <span className="whitespace-nowrap">New pieces in</span>
-      <span className="w-[190px]">
+      <span className="min-w-0 flex-1">
         <ThreadPicker
           label="Thread of new pieces"
-          side="top"
+
           groups={groups}
           value={value}
           onChoose={(key) => {
