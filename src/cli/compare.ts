@@ -1,3 +1,4 @@
+import { stage } from './stage';
 import { say } from './say';
 import { changesBetween } from '../core/compare/changes';
 import { sewnChanges } from '../core/compare/sewn';
@@ -9,7 +10,9 @@ import { load } from './load';
 const round = (v: number): number => Math.round(v * 100) / 100;
 
 async function sideFrom(args: InputArgs) {
-  const side = sideOf((await load(args)).job);
+  const { job } = await load(args);
+  stage('Laying, weighing and forecasting');
+  const side = sideOf(job);
   const figures = Object.fromEntries(COMPARE_ROWS.map((row) => [row.key, round(row.of(side))]));
   const { stop, warn, note } = side.findings;
   const more = { colour_changes: side.figures.colourChanges, findings: stop + warn + note };

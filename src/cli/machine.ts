@@ -1,3 +1,4 @@
+import { stage } from './stage';
 import { say } from './say';
 import { basename, extname } from 'node:path';
 import { InputError } from '../core/document/errors';
@@ -65,5 +66,5 @@ async function jobFileOf(path: string): Promise<{ name: string; type: string; bo
     throw new InputError('bad-usage', `A machine takes .csv or .gcode, and jobs as .cobble or .json, not ‘${basename(path)}’.`);
   const { job } = await load({ input: path });
   const threads = job.threads.map((t) => t.id);
-  return { name: job.name, type: 'text/csv', body: writeCsv(new Planner().plan(job), threads) };
+  return { name: job.name, type: 'text/csv', body: writeCsv(new Planner().plan(job, stage('Laying the stitches')), threads) };
 }

@@ -1,3 +1,4 @@
+import { stage } from './stage';
 import { say } from './say';
 import { requireFit } from '../core/artwork/newJob';
 import { InputError } from '../core/document/errors';
@@ -35,7 +36,7 @@ export async function placeCommand(argv: readonly string[]): Promise<number> {
     loaded.map((l) => l.job),
     args,
   );
-  const planOf: PlanOf = (one) => new Planner().plan(one);
+  const planOf: PlanOf = (one) => new Planner().plan(one, stage('Laying the stitches'));
   const copies = placesFor(job, planOf, args);
   const made: Job = { ...job, floor: { ...job.floor, copies, ...(args.order ? { order: args.order } : {}) } };
   const laid = laidOut(made, planOf);

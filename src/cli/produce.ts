@@ -1,3 +1,4 @@
+import { stage } from './stage';
 import { say } from './say';
 import { InputError } from '../core/document/errors';
 import type { Job } from '../core/document/types';
@@ -58,7 +59,7 @@ function reportOf(made: readonly Production[], heads: number) {
 /** As the job's Floor lays it into the hoop, unless copies are asked for here. */
 function sewnTogether(job: Job, { perHoop, quantity, hoop }: ProduceArgs): Produced {
   const planner = new Planner();
-  const plan = planner.plan(job);
+  const plan = planner.plan(job, stage('Laying the stitches'));
   const floor = { ...job.floor, ...(hoop ? { hoop } : {}) };
   const room = hoop ?? job.floor?.hoop ?? job.brief.hoop;
   const copies =

@@ -1,3 +1,4 @@
+import { stage } from './stage';
 import { say } from './say';
 import { EXPORTS } from '../core/formats/registry';
 import { Planner } from '../core/plan/planner';
@@ -26,9 +27,9 @@ export async function routeCommand(argv: readonly string[]): Promise<number> {
   const { job, artwork } = await load(args);
   const loaded = performance.now();
   const planner = new Planner();
-  const proposal = proposeRoute(job, args.policy ?? policyOf(job), planner);
+  const proposal = proposeRoute(job, args.policy ?? policyOf(job), planner, stage('Looking for a better order'));
   const routed = inOrder(job, proposal.order);
-  const plan = planner.plan(routed);
+  const plan = planner.plan(routed, stage('Laying the stitches'));
   const report = {
     policy: proposal.policy,
     better: proposal.better,

@@ -1,3 +1,4 @@
+import { stage } from './stage';
 import { say } from './say';
 import { existsSync } from 'node:fs';
 import { EMPTY_LIBRARY, mergedLibrary, parseLibrary, type ShopLibrary } from '../core/cloth/library';
@@ -38,6 +39,7 @@ export async function sewoutCommand(argv: readonly string[]): Promise<number> {
     ...newSewout(job, { id: `s${job.sewouts.length + 1}`, on: dayOf(new Date()), by: '', setup }),
     marks: marks.map((m, i) => ({ ...m, id: `m${i + 1}` })),
   };
+  stage('Seeking the causes');
   const scene = sewnScene(job, setup, planner);
   const confirmed = confirmedIn(job.sewouts.flatMap((s) => s.marks));
   const causes = marks.map((mark) => causesOf(scene, mark, confirmed));

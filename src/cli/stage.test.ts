@@ -1,8 +1,8 @@
 import { Stages } from './stage';
 
-const watched = (isTTY: boolean) => {
+const watched = (isTTY: boolean, columns?: number) => {
   let [text, clock] = ['', 0];
-  const stages = new Stages({ isTTY, write: (t) => void (text += t) }, () => clock);
+  const stages = new Stages({ isTTY, columns, write: (t) => void (text += t) }, () => clock);
   /** What a terminal shows: each line begun anew overwrites the one before. */
   const seen = (): string => text.split('\r\x1b[K').at(-1)!;
   return { stages, seen, all: () => text, pass: (ms: number) => void (clock += ms) };
@@ -36,4 +36,10 @@ it('says nothing where there is no terminal, and clears nothing', () => {
   tell(0.5);
   stages.end();
   expect(all()).toBe('');
+});
+
+it('never breaks into a second line, which nothing could take back', () => {
+  const { stages, seen } = watched(true, 20);
+  stages.begin(`Reading ${'a'.repeat(300)}.svg`);
+  expect(seen()).toHaveLength(19);
 });

@@ -6,6 +6,8 @@ const CLEAR = '\r\x1b[K';
 
 interface Screen {
   isTTY: boolean;
+  /** Signs to a line. */
+  columns?: number | undefined;
   write(text: string): void;
 }
 
@@ -37,12 +39,14 @@ export class Stages {
   private show(text: string): void {
     this.last = this.now();
     this.shown = true;
-    this.screen.write(CLEAR + text);
+    // A line that breaks could not be taken back.
+    this.screen.write(CLEAR + text.slice(0, (this.screen.columns ?? 80) - 1));
   }
 }
 
 const stages = new Stages({
   isTTY: process.stderr.isTTY,
+  columns: process.stderr.columns,
   // What is told while the one thread works has to leave at once.
   write: (text) => void writeSync(2, text),
 });

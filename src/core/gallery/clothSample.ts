@@ -10,7 +10,7 @@ import { made } from './samples';
 
 /** The column and the field of the standard sample are drawn so wide, mm. */
 export const COLUMN_MM = 4;
-export const FIELD_MM = 14;
+const FIELD_MM = 14;
 /** Threads that stand out from pale and from dark cloth. */
 const [DEEP, BRIGHT] = ['#0b5563', '#e59a1c'];
 const COLUMN = 0;
@@ -25,7 +25,7 @@ export interface SampleWidth {
   plainMm: number;
 }
 
-/** What a cloth does to the standard sample: a column, a field and two letters. */
+/** What a cloth does to the standard sample: a column and a field. */
 export interface ClothSample {
   job: Job;
   plan: StitchPlan;
@@ -34,7 +34,7 @@ export interface ClothSample {
 }
 
 /** The standard sample as a job on a cloth. @param pullComp set by hand on all of it when given, mm */
-export function clothSampleJob(brief: Pick<Brief, 'cloth' | 'recipe'>, pullComp?: number): Job {
+function clothSampleJob(brief: Pick<Brief, 'cloth' | 'recipe'>, pullComp?: number): Job {
   const set = pullComp === undefined ? {} : { pullComp };
   const pieces = [
     made('satin', { area: 'M7,-9 h4 v18 h-4 Z' }, set),

@@ -46,11 +46,7 @@ export function Bench() {
           <>
             <ClothView job={job} />
             <LookSwitch />
-            {!tool.atRest && (
-              <div className="pointer-events-none absolute inset-x-0 bottom-2 flex flex-col items-center gap-1">
-                <ToolHint text={tool.hint.full} />
-              </div>
-            )}
+            {!tool.atRest && <ToolHint text={tool.hint.full} />}
           </>
         }
         card={
@@ -72,7 +68,7 @@ const ToolHint = ({ text }: { text: string }) => (
   <p
     role="status"
     data-testid="tool-hint"
-    className="w-max max-w-[92%] rounded-md border border-hairline bg-panel/90 px-3 py-1 text-center text-xs"
+    className="pointer-events-none absolute bottom-2 left-1/2 w-max max-w-[92%] -translate-x-1/2 rounded-md border border-hairline bg-panel/90 px-3 py-1 text-center text-xs"
   >
     {text}
   </p>

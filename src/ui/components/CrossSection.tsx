@@ -1,7 +1,6 @@
 import { lengthText, said } from '@/session/view/unitsStore';
-import { formOf } from '@/core/pieces/registry';
 import { clothThickness, stabilizerThickness } from '@/core/cloth/thickness';
-import type { ClothKey, Piece, UnderlayLayer } from '@/core/document/types';
+import type { ClothKey, UnderlayLayer } from '@/core/document/types';
 import { UNDERLAY_WORDS } from '@/core/document/words';
 import type { PlannedPiece } from '@/core/plan/plan';
 import { THREAD_WIDTH_MM } from '@/core/units/tolerances';
@@ -17,7 +16,8 @@ const FILM_MM = 0.08;
 const LAYER_MM = 0.25;
 
 interface Props {
-  piece: Piece;
+  /** A line is as broad as its thread. */
+  isLine: boolean;
   planned: Pick<PlannedPiece, 'settings' | 'widthMm'>;
   thread: string;
   cloth: { key: ClothKey; hex: string };
@@ -27,10 +27,10 @@ interface Props {
 }
 
 /** A cut across the piece, to scale: stabilizer, cloth, foam, underlay, cover, topping, and how much wider than drawn it is sewn. */
-export function CrossSection({ piece, planned, thread, cloth, stabilizer, topping }: Props) {
+export function CrossSection({ isLine, planned, thread, cloth, stabilizer, topping }: Props) {
   const comp = planned.settings?.pullComp?.value ?? 0;
-  const cutOff = formOf(piece) !== 'line' && planned.widthMm > WIDEST_SHOWN_MM;
-  const drawn = formOf(piece) === 'line' ? THREAD_WIDTH_MM : Math.min(WIDEST_SHOWN_MM, Math.max(0.8, planned.widthMm));
+  const cutOff = !isLine && planned.widthMm > WIDEST_SHOWN_MM;
+  const drawn = isLine ? THREAD_WIDTH_MM : Math.min(WIDEST_SHOWN_MM, Math.max(0.8, planned.widthMm));
   const words = cutOff
     ? { drawn: `${lengthText(WIDEST_SHOWN_MM, 0)} of the field`, sewn: `${lengthText(comp, 2)} farther at each end` }
     : { drawn: `drawn ${lengthText(drawn)}`, sewn: `sewn ${lengthText(drawn + 2 * comp)}` };

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import type { ClothRecipe } from '@/core/cloth/recipes';
 import type { Brief } from '@/core/document/types';
 import type { SampleWidth } from '@/core/gallery/clothSample';
-import { lengthText, said } from '@/session/view/unitsStore';
+import { lengthText } from '@/session/view/unitsStore';
 import { engine } from '@/workers/client';
 import type { EngineProtocol } from '@/workers/protocol/engine';
 import { CrossSection } from '../components/CrossSection';
@@ -24,14 +24,13 @@ function useClothSample(brief: Pick<Brief, 'cloth' | 'recipe'>): { made: Sewn | 
       .call('clothSample', { brief: JSON.parse(key) as typeof brief, scale: PIXELS_PER_MM }, { signal: control.signal })
       .then((sewn) => {
         setProblem(null);
-        setMade((before) => {
-          if (before) URL.revokeObjectURL(before.url);
-          return { ...sewn, key, url: URL.createObjectURL(sewn.png) };
-        });
+        setMade({ ...sewn, key, url: URL.createObjectURL(sewn.png) });
       })
       .catch((error: Error) => error.name !== 'AbortError' && setProblem(error.message));
     return () => control.abort();
   }, [key]);
+  const url = made?.url;
+  useEffect(() => () => void (url && URL.revokeObjectURL(url)), [url]);
   return { made, isNow: made?.key === key, problem };
 }
 
@@ -52,9 +51,9 @@ export function ClothPicture({ brief, recipe }: { brief: Pick<Brief, 'cloth' | '
       </div>
       {made && (
         <div>
-          <h3 className="font-semibold">{said('A column drawn 4.0 mm')}</h3>
+          <h3 className="font-semibold">A column drawn {lengthText(made.widths.column.drawnMm)}</h3>
           <CrossSection
-            piece={made.piece}
+            isLine={false}
             planned={made.column}
             thread={made.thread}
             cloth={{ key: brief.cloth, hex: recipe.hex }}

@@ -1,6 +1,7 @@
 'use client';
 import { said } from '@/session/view/unitsStore';
 import { Plus, RotateCcw, Trash2 } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { toast } from '@/session/notice';
 import { briefRecipe, recipeFor, type HouseRecipe } from '@/core/cloth/house';
@@ -12,8 +13,9 @@ import { UNDERLAY_WORDS } from '@/core/document/words';
 import { alteredBy, applyTo, putRecipe, removeRecipe, useLibrary } from '@/session/shop/libraryStore';
 import { Button, SignButton } from '../components/Button';
 import { TextField } from '../components/TextField';
-import { ClothPicture } from './ClothPicture';
 import { NumberField } from '../components/NumberField';
+
+const ClothPicture = dynamic(() => import('./ClothPicture').then((m) => m.ClothPicture), { ssr: false });
 
 type Figure = 'pullComp' | 'fillSpacing' | 'satinSpacing' | 'fillLength';
 const FIGURES: readonly { key: Figure; name: string; range: { min: number; max: number; step: number } }[] = [

@@ -1,5 +1,6 @@
 'use client';
 import { said, showShopUnits, useUnits } from '@/session/view/unitsStore';
+import dynamic from 'next/dynamic';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from '@/session/notice';
 import { GALLERY } from '@/core/gallery/samples';
@@ -10,15 +11,17 @@ import { Button } from '../components/Button';
 import { DropAnywhere } from '../intake/DropAnywhere';
 import { HomeLink } from '../components/HomeLink';
 import { useHashPart } from '../components/useHashPart';
-import { Cloths } from './Cloths';
-import { Faces } from './Faces';
-import { HoopsNeedles } from './HoopsNeedles';
-import { Schools } from './Schools';
-import { ShopPage } from './ShopPage';
-import { Threads } from './Threads';
-import { Words } from './Words';
 import { SampleCard, type SampleSize } from './SampleCard';
 import { chooseByArrows, onTabWay } from '../components/arrowKeys';
+
+// Each part comes when it is opened.
+const Cloths = dynamic(() => import('./Cloths').then((m) => m.Cloths), { ssr: false });
+const Faces = dynamic(() => import('./Faces').then((m) => m.Faces), { ssr: false });
+const HoopsNeedles = dynamic(() => import('./HoopsNeedles').then((m) => m.HoopsNeedles), { ssr: false });
+const Schools = dynamic(() => import('./Schools').then((m) => m.Schools), { ssr: false });
+const ShopPage = dynamic(() => import('./ShopPage').then((m) => m.ShopPage), { ssr: false });
+const Threads = dynamic(() => import('./Threads').then((m) => m.Threads), { ssr: false });
+const Words = dynamic(() => import('./Words').then((m) => m.Words), { ssr: false });
 
 const SIZES = [
   { key: 'large', name: 'Enlarged' },

@@ -7,6 +7,6 @@ import { pngOf } from './png';
 export const clothSample: Handler<'clothSample'> = ({ brief, scale }) => {
   const { job, plan, column, widths } = sewnOn(brief);
   return {
-    output: { png: pngOf(drawSewn(job, plan, scale, 0, SAMPLE_BOX)), piece: job.pieces[0]!, thread: job.threads[0]!.hex, column, widths },
+    output: { png: pngOf(drawSewn(job, plan, scale, 0, SAMPLE_BOX)), thread: job.threads[0]!.hex, column, widths },
   };
 };

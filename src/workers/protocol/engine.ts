@@ -270,7 +270,7 @@ export interface EngineProtocol {
   /** The standard sample on a cloth: its picture, its column to be cut across, and what becomes of its widths. */
   clothSample: {
     in: { brief: Pick<Brief, 'cloth' | 'recipe'>; scale: number };
-    out: { png: Blob; piece: Piece; thread: string; column: PlannedPiece } & Pick<ClothSample, 'widths'>;
+    out: { png: Blob; thread: string; column: PlannedPiece } & Pick<ClothSample, 'widths'>;
   };
   /** A face sewn at several heights. */
   faceSheet: { in: { texts: Lettering[]; scale: number }; out: { png: Blob; stitches: number; trims: number } };

@@ -15,7 +15,7 @@ import { Choice } from '../../components/Choice';
 import { Arrange } from './Arrange';
 import { ApproachControl } from './ApproachControl';
 import { CrossSection } from '../../components/CrossSection';
-import { sentenceOf } from '@/core/pieces/registry';
+import { formOf, sentenceOf } from '@/core/pieces/registry';
 import { Follows } from './lettering/Follows';
 import { TheySay } from './lettering/TheySay';
 import { LetteringCard } from './lettering/LetteringCard';
@@ -99,7 +99,7 @@ const Chosen = memo(function Chosen({ job, piece, planned }: { job: Job; piece: 
             {planned.settings ? sentenceOf(piece, planned.settings, planned.widthMm) : planned.problem && `Not sewn: ${planned.problem}.`}
           </p>
           <CrossSection
-            piece={piece}
+            isLine={formOf(piece) === 'line'}
             planned={planned}
             thread={thread?.hex ?? '#888888'}
             cloth={{ key: job.brief.cloth, hex: clothColour(job) }}

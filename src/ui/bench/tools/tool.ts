@@ -54,7 +54,7 @@ export interface Tool {
   press?(key: ToolKey): boolean;
   /** Esc: gives up what it is in the middle of. @returns false when that is nothing */
   giveUp?(): boolean;
-  /** What it makes is sewn in the thread in hand, which is shown and chosen beside it. */
+  /** What it makes is sewn in the thread in hand, which is shown and chosen on the card. */
   lays?: true;
   /** Places are caught by guides that are shown. */
   catchesGuides?: true;

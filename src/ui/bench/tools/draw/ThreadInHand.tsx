@@ -8,7 +8,7 @@ import { ThreadPicker } from '../../../components/ThreadPicker';
 import { useDrawing } from './drawingStore';
 import { threadInHand, useTakenThread } from './threadInHand';
 
-/** Which thread the next piece is sewn in, shown and chosen where it is drawn. */
+/** Which thread the next piece is sewn in, shown and chosen on the card: on the cloth it would take clicks of whoever draws beneath it. */
 export function ThreadInHand({ job }: { job: Job }) {
   useTakenThread();
   useView((s) => s.selected);
@@ -29,7 +29,6 @@ export function ThreadInHand({ job }: { job: Job }) {
       <span className="min-w-0 flex-1">
         <ThreadPicker
           label="Thread of new pieces"
-
           groups={groups}
           value={value}
           onChoose={(key) => {
