@@ -32,7 +32,7 @@ export function FindingMark({ scale }: { scale: number }) {
 /** What it comes to at its worst, and how much cloth it spoils, beside the mark. */
 function Cost({ finding, colour, scale }: { finding: Finding; colour: string; scale: number }) {
   const words = costWords(finding);
-  const width = words.length * 6.6 + 14;
+  const width = words.length * 7.3 + 14;
   return (
     <g transform={`scale(${1 / scale}) translate(24 -34)`} data-testid="finding-cost">
       <rect width={width} height={20} rx={3} fill="#fcfcfa" stroke={colour} />

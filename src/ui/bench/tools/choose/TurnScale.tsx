@@ -170,7 +170,7 @@ function Figures({ box, scale, live }: { box: Bounds; scale: number; live: Shapi
         : '';
   const text = by === '' ? size : live!.degrees !== 0 ? by : `${by} · ${size}`;
   const below = live ? ((box.maxY - box.minY) / 2) * live.down + middleOf(box).y : box.maxY;
-  const width = text.length * 6.7 + 14;
+  const width = text.length * 7.3 + 14;
   return (
     <g
       transform={`translate(${middleOf(box).x} ${below}) scale(${1 / scale})`}
